@@ -14,10 +14,15 @@ import java.util.stream.Collectors;
 /**
  * Which faces are bold or italic beside the text of a file, though their names do not say so.
  * Medium is bold where the text is Light: a weight two steps above that of most of its family
- * stands out. Where names tell nothing, the strokes of the letters do.
+ * stands out. So does Medium beside Regular, where the family has nothing heavier. Where names tell
+ * nothing, the strokes of the letters do.
  */
 public final class Weights {
   private static final int STANDS_OUT = 200;
+
+  private static final int REGULAR = 400;
+
+  private static final int MEDIUM = 500;
 
   private Weights() {}
 
@@ -47,7 +52,8 @@ public final class Weights {
                   .orElseThrow();
           int text = FontName.weight(most.name());
           for (SourceFace f : family) {
-            if (FontName.weight(f.name()) >= text + STANDS_OUT) {
+            int own = FontName.weight(f.name());
+            if (own >= text + STANDS_OUT || own == MEDIUM && text == REGULAR) {
               out.put(f, new SourceFace(f.name(), f.family(), true, f.italic(), f.embedded()));
             }
           }

@@ -77,6 +77,9 @@ final class TableThresholds {
     /** A gap that parts cells of what is known to be a table, where most gaps may be such. */
     static final double BETWEEN_CELLS = 0.55;
 
+    /** A gap that parts cells where most gaps are such, and none tells how wide spaces are. */
+    static final double SURELY = 0.8;
+
     /** The same, over the usual gap between words of the lines at hand. */
     static final double OVER_USUAL = 1.45;
 

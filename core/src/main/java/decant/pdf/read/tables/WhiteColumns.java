@@ -186,8 +186,10 @@ final class WhiteColumns {
             .sorted()
             .toArray();
     double usual = gaps.length == 0 ? 0 : gaps[gaps.length / 2];
-    return Math.max(
-        TableThresholds.WhiteColumns.GAP * em, TableThresholds.WhiteColumns.OVER_USUAL * usual);
+    return Math.clamp(
+        TableThresholds.WhiteColumns.OVER_USUAL * usual,
+        TableThresholds.WhiteColumns.GAP * em,
+        TableThresholds.WhiteColumns.SURELY * em);
   }
 
   private static WhiteColumns between(
@@ -296,21 +298,31 @@ final class WhiteColumns {
   private List<Chunk> byWords(Chunk all, List<RowLine.Word> words) {
     List<RowLine.Word> own =
         words.stream().filter(w -> w.left() >= all.left() && w.right() <= all.right()).toList();
-    if (!all.spans() || own.size() != all.last() - all.first() + 1) {
+    if (!all.spans() || own.size() < 2) {
       return List.of(all);
     }
     var out = new ArrayList<Chunk>();
     for (int k = 0; k < own.size(); k++) {
       RowLine.Word w = own.get(k);
-      int c = all.first() + k;
-      if (at(w.left()) != c
-          || at(w.right()) != c
+      int c = columnOf(w);
+      if (c < (k == 0 ? 0 : out.getLast().first() + 1)
           || k > 0 && w.left() - own.get(k - 1).right() < wide) {
         return List.of(all);
       }
       out.add(new Chunk(w.left(), w.right(), c, c));
     }
     return out;
+  }
+
+  /** The column that a word stands in, or has an edge of; -1 if it reaches across. */
+  private int columnOf(RowLine.Word w) {
+    double near = TableThresholds.WhiteColumns.EDGE * em;
+    int at = at(w.right());
+    if (at == at(w.left())) {
+      return at;
+    }
+    Column c = columns.get(at);
+    return Math.abs(w.right() - c.right()) < near ? at : -1;
   }
 
   /** Whether a cell ends before a word and another begins with it, though there is little room. */

@@ -60,8 +60,14 @@ class WeightsTest {
   }
 
   @Test
+  void mediumIsBoldBesideRegularWhereNothingIsHeavier() {
+    assertThat(found(face("Lato-Regular", false), face("Lato-Medium", false)))
+        .containsOnlyKeys(face("Lato-Medium", false));
+  }
+
+  @Test
   void oneStepIsNotAndNorIsAnotherFamilyNorOneThatSaysSo() {
-    assertThat(found(face("Lato-Regular", false), face("Lato-Medium", false))).isEmpty();
+    assertThat(found(face("Lato-Light", false), face("Lato-Regular", false))).isEmpty();
     assertThat(found(face("Lato-Light", false), face("Inter-Medium", false))).isEmpty();
     assertThat(found(face("Lato-Light", false), face("Lato-Bold", true))).isEmpty();
   }
