@@ -54,7 +54,9 @@ public final class BandedTables {
     boolean few =
         rows.size() < TableThresholds.AlignedTables.MIN_ROWS
             && !(n >= TableThresholds.Registers.COLUMNS
-                && whole.stream().allMatch(r -> columns.chunks(r).size() == n));
+                && whole.stream().allMatch(r -> columns.chunks(r).size() == n)
+                // Two lines in all columns are rather two rows than one of two lines.
+                && rows.stream().noneMatch(r -> fullLines(r, columns) > 1));
     if (few || !columns.areOfTable()) {
       return false;
     }

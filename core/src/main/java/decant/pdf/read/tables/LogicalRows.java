@@ -183,6 +183,9 @@ final class LogicalRows {
       return 0;
     }
     if (within.length == 0) {
+      if (between.length < 2) {
+        return 0; // the room below a head tells nothing of the rows
+      }
       within =
           Arrays.stream(gaps(kinds, EnumSet.of(Kind.OPEN)))
               .filter(g -> g < between[0] - TableThresholds.LogicalRows.TELLS * em)
