@@ -190,17 +190,24 @@ final class PageAnalysis {
     int before = -1;
     for (int k = 0; k < in.size(); k++) {
       Box b = in.get(k).box();
-      // A short line stands in the whole width of its column.
-      double left = in.get(k) instanceof Detected.Text t ? Math.min(t.left(), b.x()) : b.x();
-      double right =
-          in.get(k) instanceof Detected.Text t ? Math.max(t.right(), b.right()) : b.right();
-      boolean inColumn = left < box.right() && right > box.x();
+      boolean inColumn = b.x() < box.right() && b.right() > box.x();
       if (inColumn && b.y() + b.height() / 2 < box.y() + box.height() / 2) {
         after = k;
       } else if (inColumn && before < 0) {
         before = k;
       }
     }
+    // A short line above it in the text stands in the whole width of its column.
+    while (after < 0 && before > 0 && isBelow(in.get(before - 1), box)) {
+      before--;
+    }
     return after >= 0 ? after + 1 : Math.max(before, 0);
+  }
+
+  private static boolean isBelow(Detected d, Box box) {
+    return d instanceof Detected.Text t
+        && t.box().y() >= box.bottom()
+        && t.left() <= box.x() + 1
+        && t.right() >= box.right() - 1;
   }
 }

@@ -41,7 +41,7 @@ final class NarrowGaps {
     }
     long inLine =
         afterWide.stream().filter(w -> after.stream().anyMatch(a -> a.inLine(w, near))).count();
-    return inLine >= 2L * after.size();
+    return inLine >= Math.max(TableThresholds.NarrowGaps.IN_LINE, 2L * after.size());
   }
 
   private After after(List<RowLine.Word> words, int from) {

@@ -2,6 +2,7 @@ package decant.pdf.read.tables;
 
 import decant.pdf.read.lines.Flow;
 import decant.pdf.read.page.TextLine;
+import java.util.Arrays;
 import java.util.BitSet;
 import java.util.List;
 
@@ -34,7 +35,8 @@ public final class Registers {
     int rows = starts.cardinality();
     if (rows < TableThresholds.AlignedTables.MIN_ROWS
         || rows * TableThresholds.Registers.LINES < parted
-        || lines.stream().anyMatch(l -> hasTwoInOne(white.chunks(l)))) {
+        || holdsTitle(lines)
+        || lines.stream().anyMatch(l -> hasTwoInOne(l, white))) {
       return false;
     }
     int over = 0;
@@ -77,9 +79,27 @@ public final class Registers {
     return starts;
   }
 
-  /** Whether two parts of a line stand in one column: then one of them is beside the table. */
-  private static boolean hasTwoInOne(List<WhiteColumns.Chunk> chunks) {
-    return chunks.stream().mapToInt(WhiteColumns.Chunk::first).distinct().count() < chunks.size();
+  /** Whether two parts of a line stand in one column; beside the last one, notes may stand. */
+  private static boolean hasTwoInOne(RowLine l, WhiteColumns white) {
+    int last = white.columns().size() - 1;
+    int[] columns =
+        white.chunks(l).stream()
+            .mapToInt(WhiteColumns.Chunk::first)
+            .filter(c -> c < last)
+            .toArray();
+    return Arrays.stream(columns).distinct().count() < columns.length;
+  }
+
+  /** Whether something is larger than what stands in most cells: a title beside the table. */
+  private static boolean holdsTitle(List<RowLine> lines) {
+    double[] sizes =
+        lines.stream()
+            .flatMap(l -> l.pieces().stream())
+            .mapToDouble(TextLine::size)
+            .sorted()
+            .toArray();
+    double usual = sizes[sizes.length / 2];
+    return sizes[sizes.length - 1] - usual > TableThresholds.AlignedTables.OTHER_SIZE * usual;
   }
 
   private static boolean isNear(TextLine above, TextLine below) {

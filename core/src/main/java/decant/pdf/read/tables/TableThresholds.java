@@ -116,6 +116,14 @@ final class TableThresholds {
     static final double RULED = 0.8;
   }
 
+  /** Of {@link decant.pdf.read.tables.NarrowGaps}. */
+  static final class NarrowGaps {
+    private NarrowGaps() {}
+
+    /** Lines with a wide gap before what is in line; fewer may be so by chance. */
+    static final int IN_LINE = 5;
+  }
+
   /** Of {@link decant.pdf.read.tables.NarrowTables}. */
   static final class NarrowTables {
     private NarrowTables() {}
