@@ -35,6 +35,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.function.Predicate;
+import java.util.regex.Pattern;
 
 /** Takes a document apart into what is compared. */
 public final class EditionReader {
@@ -291,8 +292,8 @@ public final class EditionReader {
       TextStyle style = styles.text(p, i.look());
       switch (i) {
         case Inline.Text t -> text(t, style, letters);
-        case Inline.Field f -> letters.add(shown(f), style, "");
-        case Inline.KeptInline k -> letters.add(k.shown(), style, "");
+        case Inline.Field f -> letters.add(shown(f), style, to(i));
+        case Inline.KeptInline k -> letters.add(k.shown(), style, to(i));
         case Inline.Picture pic -> {}
         case Inline.Shape s -> {}
         case Inline.NoteMark n -> {}
@@ -314,8 +315,12 @@ public final class EditionReader {
     }
     if (!t.look().value(TextTraits.HIDDEN)) {
       String said = style.letters().allCaps() ? t.text().toUpperCase(Locale.ROOT) : t.text();
-      letters.add(said, style, t.look().get(TextTraits.LINK).map(this::to).orElse(""));
+      letters.add(said, style, to(t));
     }
+  }
+
+  private String to(Inline i) {
+    return i.look().get(TextTraits.LINK).map(this::to).orElse("");
   }
 
   private static String shown(Inline.Field f) {
@@ -325,17 +330,23 @@ public final class EditionReader {
     };
   }
 
-  /** Bookmarks are called otherwise in every file; what they stand at is the same. */
+  /** The number of a heading, which is of its text in some files and put before it in others. */
+  private static final Pattern NUMBER = Pattern.compile("^(\\d+\\.)*\\d+\\.? +(?=\\S)");
+
+  /**
+   * Bookmarks are called otherwise in every file; what they stand at is the same. What leads
+   * nowhere is no link that anyone could follow.
+   */
   private String to(Link link) {
     return switch (link) {
       case Link.External e -> e.uri();
       case Link.Internal i -> {
         NodeId at = bookmarks.get(i.bookmark());
-        yield "#"
-            + Optional.ofNullable(at)
-                .flatMap(document::paragraph)
-                .map(b -> b.text().replaceAll("[\\s\\uFFFC]+", " ").strip())
-                .orElse("");
+        yield Optional.ofNullable(at)
+            .flatMap(document::paragraph)
+            .map(b -> b.text().replaceAll("[\\s\\uFFFC]+", " ").strip())
+            .map(t -> "#" + NUMBER.matcher(t).replaceFirst(""))
+            .orElse("");
       }
     };
   }

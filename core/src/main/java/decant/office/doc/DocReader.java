@@ -19,6 +19,7 @@ import decant.model.look.Typesetting;
 import decant.model.look.VerticalAlignment;
 import decant.office.emit.NumberCodes;
 import decant.office.source.SourceFile;
+import decant.reading.DeadLinks;
 import decant.reading.FontsUsed;
 import decant.reading.GlyphCoverage;
 import decant.reading.ReadProblem;
@@ -141,6 +142,7 @@ public final class DocReader {
     FontBook fonts = ReadingFonts.of(List.of());
     shared.findings.addAll(ReplacedFonts.of(d, fonts));
     shared.findings.addAll(GlyphCoverage.of(d, fonts));
+    shared.findings.addAll(DeadLinks.of(d));
     SummaryInformation info = file.getSummaryInformation();
     return new TakenIn(
         d,

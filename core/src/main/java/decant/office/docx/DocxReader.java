@@ -18,6 +18,7 @@ import decant.office.source.SourceFile;
 import decant.office.xml.Element;
 import decant.office.xml.PackageFile;
 import decant.office.xml.XmlParts;
+import decant.reading.DeadLinks;
 import decant.reading.FontsUsed;
 import decant.reading.GlyphCoverage;
 import decant.reading.ReadProblem;
@@ -147,6 +148,7 @@ public final class DocxReader {
     FontBook fonts = ReadingFonts.of(sheet.typesetting().fonts());
     shared.findings.addAll(ReplacedFonts.of(d, fonts));
     shared.findings.addAll(GlyphCoverage.of(d, fonts));
+    shared.findings.addAll(DeadLinks.of(d));
     return new TakenIn(d, shared.findings, origin(d, properties, fonts));
   }
 

@@ -23,6 +23,7 @@ import decant.model.walk.Part;
 import decant.model.walk.Walk;
 import decant.office.emit.StorablePicture;
 import decant.picture.PictureTypes;
+import decant.reading.DeadLinks;
 import decant.reading.FontsUsed;
 import decant.reading.GlyphCoverage;
 import decant.reading.ReadProblem;
@@ -101,6 +102,7 @@ final class HtmlFile {
     FontBook fonts = ReadingFonts.of(List.of());
     findings.addAll(ReplacedFonts.of(d, fonts));
     findings.addAll(GlyphCoverage.of(d, fonts));
+    findings.addAll(DeadLinks.of(d));
     return new TakenIn(
         d,
         findings,

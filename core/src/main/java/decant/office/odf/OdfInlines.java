@@ -226,6 +226,9 @@ final class OdfInlines {
       return own;
     }
     String to = href.get();
+    if (to.startsWith("#") && to.endsWith("|outline")) {
+      shared.outlineLinks.add(to.substring(1, to.length() - "|outline".length()));
+    }
     Link link =
         to.startsWith("#")
             ? new Link.Internal(

@@ -18,6 +18,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -37,6 +38,10 @@ final class OdfShared {
   final Map<String, ListDefinition> lists = new LinkedHashMap<>();
   final List<TakenIn.PageBreak> breaks = new ArrayList<>();
   final Set<String> used = new HashSet<>();
+
+  /** Names of headings that links lead to. */
+  final Set<String> outlineLinks = new LinkedHashSet<>();
+
   final OdfForms forms = new OdfForms();
   final OdfChanges changes = new OdfChanges();
 

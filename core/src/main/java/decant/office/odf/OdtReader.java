@@ -12,6 +12,7 @@ import decant.office.source.SourceFile;
 import decant.office.xml.Element;
 import decant.office.xml.PackageFile;
 import decant.office.xml.XmlParts;
+import decant.reading.DeadLinks;
 import decant.reading.FontTrial;
 import decant.reading.FontsUsed;
 import decant.reading.GlyphCoverage;
@@ -193,7 +194,7 @@ public final class OdtReader {
     });
     body.finish(flow);
     Map<String, String> properties = metaPart.map(OdtReader::properties).orElse(Map.of());
-    Document d =
+    Document whole =
         Document.of(
             metadata(styles, properties),
             styles.sheet().withTypesetting(typesetting(styles, common)),
@@ -202,9 +203,11 @@ public final class OdtReader {
             shared.stories,
             shared.media,
             keptParts(shared));
+    Document d = OutlineLinks.named(whole, shared.outlineLinks);
     FontBook book = ReadingFonts.of(brought);
     shared.findings.addAll(ReplacedFonts.of(d, book));
     shared.findings.addAll(GlyphCoverage.of(d, book));
+    shared.findings.addAll(DeadLinks.of(d));
     int said =
         decant.office.odf.markup.Measures.whole(Optional.ofNullable(properties.get("page-count")))
             .orElse(0);

@@ -5,6 +5,7 @@ import decant.model.finding.Finding;
 import decant.office.rtf.read.RtfTold;
 import decant.office.rtf.read.RtfWhole;
 import decant.office.source.SourceFile;
+import decant.reading.DeadLinks;
 import decant.reading.FontsUsed;
 import decant.reading.GlyphCoverage;
 import decant.reading.ReadProblem;
@@ -50,6 +51,7 @@ final class RtfFile {
     FontBook fonts = ReadingFonts.of(List.of());
     findings.addAll(ReplacedFonts.of(d, fonts));
     findings.addAll(GlyphCoverage.of(d, fonts));
+    findings.addAll(DeadLinks.of(d));
     return new TakenIn(
         d,
         findings,

@@ -98,7 +98,7 @@ public final class PdfReader {
     var pages = new ArrayList<>(sides.stream().map(SideTexts::page).toList());
     var lines = new ArrayList<>(pages.parallelStream().map(Lines::of).toList());
     Set<Integer> scattered = scatteredAsPictures(pages, lines);
-    var joiner = new Dehyphenator(lines);
+    var joiner = new Dehyphenator(lines, isOurs());
     RunningTexts.Result repeating = RunningTexts.of(pages, lines);
     Optional<TaggedBlocks.Result> tagged = TaggedBlocks.of(pdf, pages, lines, repeating);
     List<Detected> found;

@@ -554,4 +554,32 @@ class OdtReaderTest {
                         size)))
         .isEqualTo(key);
   }
+
+  /** Links of contents lead to headings by their number and words, which common practice adds. */
+  @Test
+  void linksToHeadingsByTheirWordsLeadThere() throws Exception {
+    Document d =
+        text(
+            "<text:p><text:a xlink:href=\"#1.Berth rules|outline\">Berth rules</text:a></text:p>"
+                + "<text:p><text:a xlink:href=\"#1.1.Berth rules|outline\">Again</text:a></text:p>"
+                + "<text:h text:outline-level=\"1\">Berth  rules</text:h>"
+                + "<text:h text:outline-level=\"2\">Berth rules</text:h>");
+    assertThat(d.bookmarks().get("1.Berth rules")).isEqualTo(d.paragraphs().get(2).id());
+    assertThat(d.bookmarks().get("1.1.Berth rules")).isEqualTo(d.paragraphs().get(3).id());
+  }
+
+  @Test
+  void linksThatLeadNowhereAreTold() throws Exception {
+    String text =
+        "<text:p><text:a xlink:href=\"#%s|outline\">Rules</text:a>"
+            + "<text:a xlink:href=\"#\"> to the top</text:a></text:p>"
+            + "<text:h text:outline-level=\"1\">Berth rules</text:h>";
+    assertThat(flat("", "", "", text.formatted("1.Berth rules")).findings()).isEmpty();
+    assertThat(flat("", "", "", text.formatted("2.Winter storage")).findings())
+        .singleElement()
+        .satisfies(f -> {
+          assertThat(f.message()).contains("2.Winter storage");
+          assertThat(f.kind()).isEqualTo(Finding.Kind.REMARK);
+        });
+  }
 }

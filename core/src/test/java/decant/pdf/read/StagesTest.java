@@ -59,7 +59,11 @@ class StagesTest {
   }
 
   private static String joined(TextLine... lines) {
-    return new Dehyphenator(List.of(List.of(lines)))
+    return joined(false, lines);
+  }
+
+  private static String joined(boolean tellsSoft, TextLine... lines) {
+    return new Dehyphenator(List.of(List.of(lines)), tellsSoft)
         .join(List.of(lines)).stream().map(Glyph::text).collect(Collectors.joining());
   }
 
@@ -80,6 +84,20 @@ class StagesTest {
         .isEqualTo("North-East pontoon");
     assertThat(joined(line(0, 0, 80, 10, PLAIN, "two"), line(0, 0, 90, 10, PLAIN, "words")))
         .isEqualTo("two words");
+  }
+
+  /** ISO 32000-1 §14.8.2.2.3: a soft hyphen is one that was put in. */
+  @Test
+  void whereSoftHyphensAreToldOthersStay() {
+    TextLine mooring = line(0, 0, 100, 10, PLAIN, "the out-");
+    assertThat(joined(true, mooring, line(0, 0, 112, 10, PLAIN, "houses")))
+        .isEqualTo("the out-houses");
+    assertThat(
+            joined(
+                true,
+                line(0, 0, 100, 10, PLAIN, "the har\u00AD"),
+                line(0, 0, 112, 10, PLAIN, "bour")))
+        .isEqualTo("the harbour");
   }
 
   @Test

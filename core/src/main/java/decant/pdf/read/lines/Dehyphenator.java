@@ -16,12 +16,16 @@ public final class Dehyphenator {
   private static final Pattern SPACES = Pattern.compile("\\s+");
 
   private final DividedWords words = new DividedWords();
+  private final boolean tellsSoft;
   private int divided;
 
   /**
    * @param lines all lines of the file, from which it learns which words exist
+   * @param tellsSoft whether the file is known to tell hyphens of divided words from others, as ISO
+   *     32000-1 §14.8.2.2.3 asks: a hyphen that is no soft one then stays
    */
-  public Dehyphenator(List<List<TextLine>> lines) {
+  public Dehyphenator(List<List<TextLine>> lines, boolean tellsSoft) {
+    this.tellsSoft = tellsSoft;
     for (List<TextLine> page : lines) {
       for (TextLine l : page) {
         words.learn(List.of(SPACES.split(l.text())));
@@ -71,7 +75,8 @@ public final class Dehyphenator {
       if (hyphen && isLowerCase(first)) {
         String head = tailWord(out);
         String tail = headWord(l.glyphs());
-        if (words.between(head, last.text(), tail) != DividedWords.Hyphen.STAYS) {
+        boolean hard = tellsSoft && !last.text().endsWith("\u00AD");
+        if (!hard && words.between(head, last.text(), tail) != DividedWords.Hyphen.STAYS) {
           out.removeLast();
           undone[k] = true;
         }

@@ -73,7 +73,8 @@ public final class Leaders {
     return g.isSpace() || isDots(g);
   }
 
-  private static boolean isDots(Glyph g) {
+  /** Whether it is one of the dots that lead to a number. */
+  public static boolean isDots(Glyph g) {
     return g.text().length() == 1 && DOTS.contains(g.text());
   }
 

@@ -19,14 +19,18 @@ final class Artifacts {
   /**
    * Artifacts at the head and foot of pages. They are on several pages; what is on one alone is
    * marked so by mistake, and has to be read.
+   *
+   * @param leaders artifacts that are of a text of their page, by identity
    */
-  static RunningTexts.Result running(List<ScannedPage> pages, RunningTexts.Result repeating) {
+  static RunningTexts.Result running(
+      List<ScannedPage> pages, RunningTexts.Result repeating, Set<Glyph> leaders) {
     Set<String> known = new HashSet<>();
     repeating.lines().forEach(l -> known.add(height(l)));
     var texts = new ArrayList<RunningTexts.RunningText>();
     Map<String, List<TextLine>> groups = new java.util.LinkedHashMap<>();
     for (ScannedPage p : pages) {
-      List<Glyph> artifacts = p.glyphs().stream().filter(g -> g.marked().artifact()).toList();
+      List<Glyph> artifacts =
+          p.glyphs().stream().filter(g -> g.marked().artifact() && !leaders.contains(g)).toList();
       for (TextLine l : Lines.of(p.only(artifacts))) {
         boolean header = l.box().y() < p.height() / 2;
         String key = header + l.text().replaceAll("\\d+", "#").strip();

@@ -103,13 +103,16 @@ public final class TaggedBlocks {
       List<List<TextLine>> lines,
       RunningTexts.Result repeating) {
     int n = 0;
+    Set<Glyph> leaders = Collections.newSetFromMap(new IdentityHashMap<>());
     for (ScannedPage p : pages) {
       pageNumbers.put(pdf.getPage(p.number()).getCOSObject(), n++);
+      Map<Glyph, Integer> led = ArtifactLeaders.in(p);
+      leaders.addAll(led.keySet());
       for (Glyph g : p.glyphs()) {
-        if (g.marked().content() >= 0 && !g.marked().artifact()) {
-          glyphs
-              .computeIfAbsent(new Leaf(p.number(), g.marked().content()), k -> new ArrayList<>())
-              .add(g);
+        int own = g.marked().artifact() ? -1 : g.marked().content();
+        int content = led.getOrDefault(g, own);
+        if (content >= 0) {
+          glyphs.computeIfAbsent(new Leaf(p.number(), content), k -> new ArrayList<>()).add(g);
         }
       }
       for (Placed x : p.pictures()) {
@@ -130,8 +133,9 @@ public final class TaggedBlocks {
     }
     var untagged = new Untagged(pages, lines, out);
     untagged.pictures(x -> !shown.contains(x));
-    RunningTexts.Result running = Artifacts.running(pages, repeating);
+    RunningTexts.Result running = Artifacts.running(pages, repeating, leaders);
     Set<Glyph> ofPage = Collections.newSetFromMap(new IdentityHashMap<>());
+    ofPage.addAll(leaders);
     running.texts().forEach(t -> t.lines().forEach(l -> ofPage.addAll(l.glyphs())));
     List<DetectedNote> feet = new ArrayList<>(notes.found());
     List<Finding> findings =
