@@ -54,7 +54,9 @@ public final class Comparison {
     boolean mixed = a.paged() != b.paged();
     c.flow = !a.paged() && !b.paged();
     c.pieces(
-        mixed ? undrawn(a.pieces()) : a.pieces(), mixed ? undrawn(b.pieces()) : b.pieces(), false);
+        mixed ? asOnPages(a.pieces()) : a.pieces(),
+        mixed ? asOnPages(b.pieces()) : b.pieces(),
+        false);
     c.running(a, b);
     c.pieces(a.notes(), b.notes(), true);
     c.fields(a.fields(), b.fields());
@@ -123,10 +125,11 @@ public final class Comparison {
   }
 
   /** On pages a drawing is lines and areas like any other, which are looked at as such. */
-  private static List<Piece> undrawn(List<Piece> pieces) {
-    return pieces.stream()
-        .filter(p -> !(p instanceof Piece.Image i) || Pictures.pixels(i.media()) > 0)
-        .toList();
+  private static List<Piece> asOnPages(List<Piece> pieces) {
+    return HeadingDepths.of(
+        pieces.stream()
+            .filter(p -> !(p instanceof Piece.Image i) || Pictures.pixels(i.media()) > 0)
+            .toList());
   }
 
   private static List<Piece> texts(List<Piece> pieces) {

@@ -8,6 +8,8 @@ import java.util.ArrayList;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.function.BiConsumer;
 
 /**
  * Dots between the title and the page of an entry, which tags leave out as artifacts (ISO 32000-1
@@ -16,8 +18,26 @@ import java.util.Map;
 final class ArtifactLeaders {
   private ArtifactLeaders() {}
 
+  /**
+   * Gives the marked letters of a page with their marked content, and the dots with that which they
+   * go on from.
+   *
+   * @return those dots, by identity
+   */
+  static Set<Glyph> marked(ScannedPage page, BiConsumer<Integer, Glyph> each) {
+    Map<Glyph, Integer> led = in(page);
+    for (Glyph g : page.glyphs()) {
+      int own = g.marked().artifact() ? -1 : g.marked().content();
+      int content = led.getOrDefault(g, own);
+      if (content >= 0) {
+        each.accept(content, g);
+      }
+    }
+    return led.keySet();
+  }
+
   /** The dots of a page, by identity, each with the marked content that it goes on from. */
-  static Map<Glyph, Integer> in(ScannedPage page) {
+  private static Map<Glyph, Integer> in(ScannedPage page) {
     Map<Glyph, Integer> out = new IdentityHashMap<>();
     var dots = new ArrayList<Glyph>();
     Glyph before = null;

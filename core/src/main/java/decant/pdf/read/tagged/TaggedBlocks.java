@@ -106,15 +106,11 @@ public final class TaggedBlocks {
     Set<Glyph> leaders = Collections.newSetFromMap(new IdentityHashMap<>());
     for (ScannedPage p : pages) {
       pageNumbers.put(pdf.getPage(p.number()).getCOSObject(), n++);
-      Map<Glyph, Integer> led = ArtifactLeaders.in(p);
-      leaders.addAll(led.keySet());
-      for (Glyph g : p.glyphs()) {
-        int own = g.marked().artifact() ? -1 : g.marked().content();
-        int content = led.getOrDefault(g, own);
-        if (content >= 0) {
-          glyphs.computeIfAbsent(new Leaf(p.number(), content), k -> new ArrayList<>()).add(g);
-        }
-      }
+      leaders.addAll(
+          ArtifactLeaders.marked(
+              p,
+              (c, g) ->
+                  glyphs.computeIfAbsent(new Leaf(p.number(), c), k -> new ArrayList<>()).add(g)));
       for (Placed x : p.pictures()) {
         pictures.computeIfAbsent(new Leaf(p.number(), x.content()), k -> new ArrayList<>()).add(x);
       }
