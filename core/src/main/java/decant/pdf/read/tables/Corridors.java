@@ -1,7 +1,9 @@
 package decant.pdf.read.tables;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
+import java.util.function.IntPredicate;
 import java.util.stream.IntStream;
 
 /** Where all lines of a table, or nearly all, are white from top to bottom. */
@@ -34,10 +36,7 @@ final class Corridors {
       words[x] += words[x - 1];
     }
     var narrow = new NarrowGaps(lines, em, wide);
-    for (int x = 0; x <= n; x++) {
-      boolean may = words[x] == 0 && inked[x] > 0 && parted[x] >= 2 * inked[x];
-      inked[x] = may && narrow.partColumns(left + x * BIN) ? 0 : inked[x];
-    }
+    whiten(inked, parted, words, x -> narrow.partColumns(left + x * BIN));
     var cuts = new ArrayList<Double>();
     int least = (int) Math.ceil(TableThresholds.WhiteColumns.LEAST * em / BIN);
     int x = 0;
@@ -52,6 +51,28 @@ final class Corridors {
       x = Math.max(x + 1, end);
     }
     return cuts;
+  }
+
+  /** What most lines leave wide and no word reaches into is white, however narrow it is in some. */
+  private static void whiten(int[] inked, int[] parted, int[] words, IntPredicate partsColumns) {
+    int x = 0;
+    while (x < inked.length) {
+      int from = x;
+      int ink = inked[x];
+      // As long as as many lines have ink and gaps, these are the same gaps.
+      while (x < inked.length
+          && words[x] == 0
+          && inked[x] == ink
+          && parted[x] == parted[from]
+          && parted[x] >= 2 * ink) {
+        x++;
+      }
+      if (x == from) {
+        x++;
+      } else if (ink > 0 && partsColumns.test((from + x - 1) / 2)) {
+        Arrays.fill(inked, from, x, 0);
+      }
+    }
   }
 
   /** Where a line has ink and where it is parted, as steps. */

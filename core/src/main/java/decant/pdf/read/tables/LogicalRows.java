@@ -124,10 +124,12 @@ final class LogicalRows {
       if (above == null || above.chunk().spans() != c.chunk().spans()) {
         return Kind.SEEMS_TO_BEGIN;
       }
-      if (above.text().bold() != c.text().bold()
-          || above.text().box().x() - c.text().box().x() > TableThresholds.LogicalRows.OUTDENT * em
-              && above.text().box().right() - c.text().box().right()
-                  > TableThresholds.LogicalRows.OUTDENT * em) {
+      if (above.text().bold() != c.text().bold()) {
+        return Kind.BEGINS;
+      }
+      if (above.text().box().x() - c.text().box().x() > TableThresholds.LogicalRows.OUTDENT * em
+          && above.text().box().right() - c.text().box().right()
+              > TableThresholds.LogicalRows.OUTDENT * em) {
         return Kind.SEEMS_TO_BEGIN;
       }
       boolean on =
