@@ -22,23 +22,23 @@ final class TableContinuations {
 
   static List<Detected> join(List<Detected> found) {
     var out = new ArrayList<Detected>();
-    Detected.Grid part = null; // the last one, as it was found
+    Optional<Detected.Grid> last = Optional.empty(); // as it was found
     for (Detected f : found) {
       if (!(f instanceof Detected.Grid b)) {
         out.add(f);
         continue;
       }
-      Optional<Detected.Grid> whole =
-          part != null && goesOn(part, b) ? withBetween(out, part, b) : Optional.empty();
+      Optional<Detected.Grid> part = last.filter(p -> goesOn(p, b));
+      Optional<Detected.Grid> whole = part.flatMap(p -> withBetween(out, p, b));
       if (whole.isPresent()) {
         while (!(out.getLast() instanceof Detected.Grid)) {
           out.removeLast();
         }
-        out.set(out.size() - 1, joined(whole.get(), b, TextExtents.of(part)));
+        out.set(out.size() - 1, joined(whole.get(), b, TextExtents.of(part.orElseThrow())));
       } else {
         out.add(b);
       }
-      part = b;
+      last = Optional.of(b);
     }
     return out;
   }
