@@ -42,7 +42,9 @@ class OwnEditionTest {
         .append("<style:paragraph-properties><style:tab-stops><style:tab-stop")
         .append(" style:position=\"15cm\" style:type=\"right\" style:leader-style=\"dotted\"")
         .append(" style:leader-text=\".\"/></style:tab-stops></style:paragraph-properties>")
-        .append("</style:style></office:automatic-styles><office:body><office:text>");
+        .append("</style:style><style:style style:name=\"C\" style:family=\"paragraph\">")
+        .append("<style:text-properties fo:text-transform=\"uppercase\"/></style:style>")
+        .append("</office:automatic-styles><office:body><office:text>");
     for (int k = 0; k < 3; k++) {
       String a = "<text:a xlink:href=\"#" + (k + 1) + "." + TITLES.get(k) + "|outline\">";
       b.append("<text:p text:style-name=\"E\">" + a + TITLES.get(k) + "</text:a><text:tab/>")
@@ -55,6 +57,7 @@ class OwnEditionTest {
     TITLES.forEach(t ->
         b.append("<text:h text:outline-level=\"2\">" + t + "</text:h>")
             .append("<text:p>" + words + "</text:p>"));
+    b.append("<text:p text:style-name=\"C\">Doubled lines at all berths</text:p>");
     return b.append("</office:text></office:body></office:document>").toString();
   }
 
@@ -77,6 +80,7 @@ class OwnEditionTest {
     assertThat(back.paragraphs()).extracting(Paragraph::text).noneMatch(t -> t.startsWith("..."));
     assertThat(back.sections().getFirst().running()).isEmpty();
     assertThat(back.paragraphs().getFirst().text()).startsWith(TITLES.getFirst() + "\t");
+    assertThat(back.paragraphs().getLast().text()).isEqualTo("DOUBLED LINES AT ALL BERTHS");
     Deadline deadline = Deadline.in(Duration.ofMinutes(1));
     try (TakenApart a = TakenApart.of(ReadRequest.of(source), deadline);
         TakenApart b = TakenApart.of(ReadRequest.of(published), deadline)) {

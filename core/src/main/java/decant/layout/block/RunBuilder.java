@@ -94,6 +94,9 @@ final class RunBuilder {
     TextStyle s = style;
     if (s != null && count > 0) {
       String characters = objects ? instead : text.substring(from, to);
+      if (s.letters().allCaps() && !objects && s.meaning().field().isEmpty()) {
+        characters = TextUnits.capitals(characters); // what is read is what is seen
+      }
       out.add(
           new Item.GlyphRun(
               s.face(),

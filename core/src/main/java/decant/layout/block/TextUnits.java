@@ -357,7 +357,8 @@ public final class TextUnits {
     return c == ' ' || c == '\u3000' || (c >= '\u2000' && c <= '\u200A' && c != '\u2007');
   }
 
-  private static String capitals(String s) {
+  /** A text in capital letters; as it is where that would make it longer or shorter. */
+  static String capitals(String s) {
     var b = new StringBuilder(s.length());
     s.codePoints().forEach(c -> b.appendCodePoint(Character.toUpperCase(c)));
     return b.length() == s.length() ? b.toString() : s;
