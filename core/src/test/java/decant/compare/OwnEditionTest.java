@@ -14,6 +14,9 @@ import java.time.Duration;
 import java.util.List;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -85,6 +88,68 @@ class OwnEditionTest {
     try (TakenApart a = TakenApart.of(ReadRequest.of(source), deadline);
         TakenApart b = TakenApart.of(ReadRequest.of(published), deadline)) {
       assertThat(Comparison.of(a, b)).isEmpty();
+    }
+  }
+
+  /** What stands at the foot of every page is published again when the PDF is taken in. */
+  @Test
+  void runningTextsArePublishedAgain() throws Exception {
+    String text =
+        IntStream.range(0, 300)
+            .mapToObj(k -> "<text:p>Berth " + k + " is let for one season.</text:p>")
+            .collect(Collectors.joining());
+    String names =
+        List.of("office", "style", "text").stream()
+            .map(n -> " xmlns:" + n + "=\"urn:oasis:names:tc:opendocument:xmlns:" + n + ":1.0\"")
+            .collect(Collectors.joining());
+    Path source =
+        Files.writeString(
+            folder.resolve("berths.fodt"),
+            "<?xml version=\"1.0\"?><office:document"
+                + names
+                + " office:mimetype=\"application/vnd.oasis.opendocument.text\">"
+                + "<office:automatic-styles><style:page-layout style:name=\"L\">"
+                + "<style:footer-style/></style:page-layout></office:automatic-styles>"
+                + "<office:master-styles><style:master-page style:name=\"Standard\""
+                + " style:page-layout-name=\"L\"><style:footer><text:p>Harbour office, page"
+                + " <text:page-number/></text:p></style:footer></style:master-page>"
+                + "</office:master-styles><office:body><office:text>"
+                + text
+                + "</office:text></office:body></office:document>");
+    byte[] first = published(source);
+    int pages = footers(first).size();
+    assertThat(pages).isGreaterThan(3);
+    byte[] again = published(Files.write(folder.resolve("berths.pdf"), first));
+    assertThat(footers(again))
+        .isEqualTo(
+            IntStream.rangeClosed(1, pages).mapToObj(k -> "Harbour office, page " + k).toList());
+    // Of a part of it, the tags of the other pages lead nowhere.
+    try (PDDocument some = Loader.loadPDF(first)) {
+      some.removePage(pages - 1);
+      some.removePage(0);
+      some.save(folder.resolve("some.pdf").toFile());
+    }
+    assertThat(footers(published(folder.resolve("some.pdf")))).hasSize(pages - 2);
+  }
+
+  private static byte[] published(Path source) throws Exception {
+    var layout =
+        Samples.layout(
+            Formats.reader(Formats.recognise(source))
+                .orElseThrow()
+                .read(ReadRequest.of(source))
+                .document());
+    return Samples.pdf(layout, Samples.choices(layout));
+  }
+
+  private static List<String> footers(byte[] pdf) throws Exception {
+    try (PDDocument d = Loader.loadPDF(pdf)) {
+      return new PDFTextStripper()
+          .getText(d)
+          .lines()
+          .map(String::strip)
+          .filter(l -> l.startsWith("Harbour office"))
+          .toList();
     }
   }
 }

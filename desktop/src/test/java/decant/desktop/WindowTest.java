@@ -286,6 +286,7 @@ class WindowTest extends WindowCase {
     assertThat(other).hasContent("older");
     window.clickLabelled("Save as “other 2.docx”");
     window.until(() -> Files.exists(folder.resolve("other 2.docx")));
+    window.until(() -> notice().startsWith("Saved as"));
     assertThat(Files.readAllBytes(folder.resolve("Berth rules.pdf")))
         .as("the source")
         .isEqualTo(source);

@@ -406,9 +406,10 @@ public final class TaggedBlocks {
   private List<TextLine> linesOf(List<Leaf> leaves) {
     Map<Integer, List<Glyph>> byPage = new java.util.LinkedHashMap<>();
     for (Leaf l : leaves) {
-      byPage
-          .computeIfAbsent(l.page(), k -> new ArrayList<>())
-          .addAll(glyphs.getOrDefault(l, List.of()));
+      List<Glyph> own = glyphs.get(l);
+      if (own != null) { // else it stands on a page that the file does not have, or has nothing
+        byPage.computeIfAbsent(l.page(), k -> new ArrayList<>()).addAll(own);
+      }
     }
     var out = new ArrayList<TextLine>();
     byPage.forEach((p, list) -> out.addAll(Lines.of(pages.get(p).only(list))));
