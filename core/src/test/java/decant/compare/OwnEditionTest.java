@@ -107,9 +107,12 @@ class OwnEditionTest {
             folder.resolve("berths.fodt"),
             "<?xml version=\"1.0\"?><office:document"
                 + names
+                + " xmlns:fo=\"urn:oasis:names:tc:opendocument:xmlns:xsl-fo-compatible:1.0\""
                 + " office:mimetype=\"application/vnd.oasis.opendocument.text\">"
                 + "<office:automatic-styles><style:page-layout style:name=\"L\">"
-                + "<style:footer-style/></style:page-layout></office:automatic-styles>"
+                + "<style:footer-style><style:header-footer-properties fo:margin-top=\"1cm\""
+                + " fo:min-height=\"1cm\"/></style:footer-style></style:page-layout>"
+                + "</office:automatic-styles>"
                 + "<office:master-styles><style:master-page style:name=\"Standard\""
                 + " style:page-layout-name=\"L\"><style:footer><text:p>Harbour office, page"
                 + " <text:page-number/></text:p></style:footer></style:master-page>"
