@@ -1,6 +1,8 @@
 package decant.pdf.read.beside;
 
+import decant.pdf.read.detected.Detected;
 import decant.pdf.read.lines.Regions;
+import decant.pdf.read.page.Folding;
 import decant.pdf.read.page.Glyph;
 import decant.pdf.read.page.ScannedPage;
 import decant.pdf.read.page.Sizes;
@@ -9,6 +11,7 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 
 /**
@@ -79,6 +82,24 @@ final class RepeatedTableHeads {
       }
     }
     return out;
+  }
+
+  /**
+   * Whether a text is some cells of a head, and stands there and on later pages alone.
+   *
+   * @param heads first rows of tables, by their words
+   */
+  static boolean isOf(Map<String, Detected.Grid> heads, RunningTexts.RunningText t) {
+    String text = " " + Folding.fold(t.text()) + " ";
+    return text.chars().anyMatch(Character::isLetter)
+        && t.counter().isEmpty()
+        && heads.entrySet().stream()
+            .filter(h -> h.getKey().contains(text))
+            .anyMatch(h -> t.lines().stream().allMatch(l -> isBelow(h.getValue(), l)));
+  }
+
+  private static boolean isBelow(Detected.Grid g, TextLine l) {
+    return l.page() > g.page() || l.page() == g.page() && l.box().bottom() > g.box().y();
   }
 
   /** Whether a row says what one of the page before does, which stands lower or is a head too. */

@@ -76,25 +76,18 @@ public final class RunningTexts {
      * table repeats them itself.
      */
     public Result withoutTableHeads(List<Detected> found) {
-      var heads = new ArrayList<String>();
+      Map<String, Detected.Grid> heads = new HashMap<>();
       for (Detected f : found) {
         if (f instanceof Detected.Grid g && !g.rows().isEmpty()) {
           var row = new StringBuilder();
           g.rows().getFirst().stream()
               .flatMap(c -> c.lines().stream())
               .forEach(l -> row.append(' ').append(l.text()));
-          heads.add(" " + Folding.fold(row.toString()) + " ");
+          heads.putIfAbsent(" " + Folding.fold(row.toString()) + " ", g);
         }
       }
-      return new Result(texts.stream().filter(t -> !isOf(heads, t)).toList(), lines);
-    }
-
-    /** Whether a text is some cells of a head. */
-    private static boolean isOf(List<String> heads, RunningText t) {
-      String text = Folding.fold(t.text());
-      return text.chars().anyMatch(Character::isLetter)
-          && t.counter().isEmpty()
-          && heads.stream().anyMatch(h -> h.contains(" " + text + " "));
+      return new Result(
+          texts.stream().filter(t -> !RepeatedTableHeads.isOf(heads, t)).toList(), lines);
     }
 
     /** These running texts and what stands in blocks that hold them. */
