@@ -3,6 +3,7 @@ package decant.compare;
 import decant.compare.Difference.Change;
 import decant.compare.Difference.Kind;
 import decant.compare.Difference.Side;
+import decant.model.walk.HeadingDepths;
 import decant.paint.TextlessPages;
 import decant.paint.Unlikeness;
 import java.io.IOException;
@@ -124,12 +125,17 @@ public final class Comparison {
     return s.replaceAll("\\d+", Word.PAGE_NUMBER);
   }
 
-  /** On pages a drawing is lines and areas like any other, which are looked at as such. */
+  /**
+   * On pages a drawing is lines and areas like any other, which are looked at as such, and headings
+   * leave out no level.
+   */
   private static List<Piece> asOnPages(List<Piece> pieces) {
-    return HeadingDepths.of(
-        pieces.stream()
-            .filter(p -> !(p instanceof Piece.Image i) || Pictures.pixels(i.media()) > 0)
-            .toList());
+    var depths = new HeadingDepths();
+    return pieces.stream()
+        .filter(p -> !(p instanceof Piece.Image i) || Pictures.pixels(i.media()) > 0)
+        .map(p ->
+            p instanceof Piece.Text t && t.level() > 0 ? t.withLevel(depths.next(t.level())) : p)
+        .toList();
   }
 
   private static List<Piece> texts(List<Piece> pieces) {

@@ -24,6 +24,10 @@ sealed interface Piece {
     public Text {
       words = List.copyOf(words);
     }
+
+    Text withLevel(int other) {
+      return new Text(page, other, item, begins, words);
+    }
   }
 
   /** A table. */

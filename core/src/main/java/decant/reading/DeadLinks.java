@@ -14,7 +14,7 @@ import java.util.Map;
 import java.util.Set;
 
 /** Finds links to places of the document that it does not have: nobody can follow them. */
-public final class DeadLinks {
+final class DeadLinks {
   private static final Words WORDS = Words.of(DeadLinks.class);
 
   /** The top of a page, for which no place has to have a name (HTML Living Standard, §7.4.6.4). */
@@ -23,7 +23,7 @@ public final class DeadLinks {
   private DeadLinks() {}
 
   /** One finding for all of them, at the first; empty if there is none. */
-  public static List<Finding> of(Document d) {
+  static List<Finding> of(Document d) {
     Set<String> places = d.bookmarks().keySet();
     Map<String, NodeId> dead = new LinkedHashMap<>();
     for (Paragraph p : d.paragraphs()) {

@@ -3,11 +3,12 @@ package decant.compare;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import decant.Samples;
-import decant.format.Formats;
 import decant.model.Document;
 import decant.model.Paragraph;
+import decant.office.odf.FlatOdt;
 import decant.reading.ReadRequest;
 import decant.work.Deadline;
+import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
@@ -27,27 +28,22 @@ class OwnEditionTest {
   private static final List<String> TITLES =
       List.of("Berths and their rules", "Winter storage", "Mooring charges");
 
+  private static final String LOOKS =
+      """
+      <style:style style:name="E" style:family="paragraph"><style:paragraph-properties>
+        <style:tab-stops><style:tab-stop style:position="15cm" style:type="right"
+          style:leader-style="dotted" style:leader-text="."/></style:tab-stops>
+      </style:paragraph-properties></style:style>
+      <style:style style:name="C" style:family="paragraph">
+        <style:text-properties fo:text-transform="uppercase"/></style:style>
+      """;
+
   /**
    * Contents with dots that lead to the pages of headings, words with hyphens of their own, no
    * heading of level 1.
    */
-  private static String markup() {
-    String names =
-        List.of("office", "style", "text").stream()
-            .map(n -> " xmlns:" + n + "=\"urn:oasis:names:tc:opendocument:xmlns:" + n + ":1.0\"")
-            .collect(Collectors.joining());
-    var b = new StringBuilder("<?xml version=\"1.0\"?><office:document" + names);
-    b.append(" xmlns:xlink=\"http://www.w3.org/1999/xlink\"")
-        .append(" xmlns:fo=\"urn:oasis:names:tc:opendocument:xmlns:xsl-fo-compatible:1.0\"")
-        .append(" office:mimetype=\"application/vnd.oasis.opendocument.text\">")
-        .append(
-            "<office:automatic-styles><style:style style:name=\"E\" style:family=\"paragraph\">")
-        .append("<style:paragraph-properties><style:tab-stops><style:tab-stop")
-        .append(" style:position=\"15cm\" style:type=\"right\" style:leader-style=\"dotted\"")
-        .append(" style:leader-text=\".\"/></style:tab-stops></style:paragraph-properties>")
-        .append("</style:style><style:style style:name=\"C\" style:family=\"paragraph\">")
-        .append("<style:text-properties fo:text-transform=\"uppercase\"/></style:style>")
-        .append("</office:automatic-styles><office:body><office:text>");
+  private static String rules() {
+    var b = new StringBuilder();
     for (int k = 0; k < 3; k++) {
       String a = "<text:a xlink:href=\"#" + (k + 1) + "." + TITLES.get(k) + "|outline\">";
       b.append("<text:p text:style-name=\"E\">" + a + TITLES.get(k) + "</text:a><text:tab/>")
@@ -61,25 +57,26 @@ class OwnEditionTest {
         b.append("<text:h text:outline-level=\"2\">" + t + "</text:h>")
             .append("<text:p>" + words + "</text:p>"));
     b.append("<text:p text:style-name=\"C\">Doubled lines at all berths</text:p>");
-    return b.append("</office:text></office:body></office:document>").toString();
+    return b.toString();
+  }
+
+  /** A document whose pages all have something above or below their text. */
+  private Path withRunning(String layout, String running, String text) throws IOException {
+    return FlatOdt.write(
+        folder.resolve("running.fodt"),
+        "",
+        "<style:page-layout style:name=\"L\">" + layout + "</style:page-layout>",
+        "<style:master-page style:name=\"Standard\" style:page-layout-name=\"L\">"
+            + running
+            + "</style:master-page>",
+        text);
   }
 
   @Test
   void contentsLinksHyphensAndLevelsComeBackAsTheyWere() throws Exception {
-    Path source = Files.writeString(folder.resolve("rules.fodt"), markup());
-    Document d =
-        Formats.reader(Formats.recognise(source))
-            .orElseThrow()
-            .read(ReadRequest.of(source))
-            .document();
-    var layout = Samples.layout(d);
-    Path published =
-        Files.write(folder.resolve("rules.pdf"), Samples.pdf(layout, Samples.choices(layout)));
-    Document back =
-        Formats.reader(Formats.recognise(published))
-            .orElseThrow()
-            .read(ReadRequest.of(published))
-            .document();
+    Path source = FlatOdt.write(folder.resolve("rules.fodt"), "", LOOKS, "", rules());
+    Path published = Files.write(folder.resolve("rules.pdf"), published(source));
+    Document back = Samples.taken(published).document();
     assertThat(back.paragraphs()).extracting(Paragraph::text).noneMatch(t -> t.startsWith("..."));
     assertThat(back.sections().getFirst().running()).isEmpty();
     assertThat(back.paragraphs().getFirst().text()).startsWith(TITLES.getFirst() + "\t");
@@ -98,27 +95,12 @@ class OwnEditionTest {
         IntStream.range(0, 300)
             .mapToObj(k -> "<text:p>Berth " + k + " is let for one season.</text:p>")
             .collect(Collectors.joining());
-    String names =
-        List.of("office", "style", "text").stream()
-            .map(n -> " xmlns:" + n + "=\"urn:oasis:names:tc:opendocument:xmlns:" + n + ":1.0\"")
-            .collect(Collectors.joining());
     Path source =
-        Files.writeString(
-            folder.resolve("berths.fodt"),
-            "<?xml version=\"1.0\"?><office:document"
-                + names
-                + " xmlns:fo=\"urn:oasis:names:tc:opendocument:xmlns:xsl-fo-compatible:1.0\""
-                + " office:mimetype=\"application/vnd.oasis.opendocument.text\">"
-                + "<office:automatic-styles><style:page-layout style:name=\"L\">"
-                + "<style:footer-style><style:header-footer-properties fo:margin-top=\"1cm\""
-                + " fo:min-height=\"1cm\"/></style:footer-style></style:page-layout>"
-                + "</office:automatic-styles>"
-                + "<office:master-styles><style:master-page style:name=\"Standard\""
-                + " style:page-layout-name=\"L\"><style:footer><text:p>Harbour office, page"
-                + " <text:page-number/></text:p></style:footer></style:master-page>"
-                + "</office:master-styles><office:body><office:text>"
-                + text
-                + "</office:text></office:body></office:document>");
+        withRunning(
+            "<style:footer-style><style:header-footer-properties fo:margin-top=\"1cm\""
+                + " fo:min-height=\"1cm\"/></style:footer-style>",
+            "<style:footer><text:p>Harbour office, page <text:page-number/></text:p></style:footer>",
+            text);
     byte[] first = published(source);
     int pages = offices(first).size();
     assertThat(pages).isGreaterThan(3);
@@ -138,41 +120,25 @@ class OwnEditionTest {
   /** A header may say a word that stands in the first row of a table, too. */
   @Test
   void aHeaderThatSaysAWordOfATableStays() throws Exception {
-    String names =
-        List.of("office", "style", "text", "table").stream()
-            .map(n -> " xmlns:" + n + "=\"urn:oasis:names:tc:opendocument:xmlns:" + n + ":1.0\"")
-            .collect(Collectors.joining());
     String row =
         "<table:table-row><table:table-cell><text:p>Harbour office</text:p></table:table-cell>"
             + "<table:table-cell><text:p>Berth</text:p></table:table-cell></table:table-row>";
     Path source =
-        Files.writeString(
-            folder.resolve("table.fodt"),
-            "<?xml version=\"1.0\"?><office:document"
-                + names
-                + " office:mimetype=\"application/vnd.oasis.opendocument.text\">"
-                + "<office:automatic-styles><style:page-layout style:name=\"L\">"
-                + "<style:header-style/></style:page-layout></office:automatic-styles>"
-                + "<office:master-styles><style:master-page style:name=\"Standard\""
-                + " style:page-layout-name=\"L\"><style:header><text:p>Harbour office</text:p>"
-                + "</style:header></style:master-page></office:master-styles>"
-                + "<office:body><office:text><text:p>Rules</text:p><table:table><table:table-column"
-                + " table:number-columns-repeated=\"2\"/>"
+        withRunning(
+            "<style:header-style/>",
+            "<style:header><text:p>Harbour office</text:p></style:header>",
+            "<text:p>Rules</text:p><table:table>"
+                + "<table:table-column table:number-columns-repeated=\"2\"/>"
                 + row.repeat(3)
-                + "</table:table></office:text></office:body></office:document>");
+                + "</table:table>");
     byte[] first = published(source);
     assertThat(offices(first)).hasSizeGreaterThan(1);
     byte[] again = published(Files.write(folder.resolve("table.pdf"), first));
     assertThat(offices(again)).hasSameSizeAs(offices(first));
   }
 
-  private static byte[] published(Path source) throws Exception {
-    var layout =
-        Samples.layout(
-            Formats.reader(Formats.recognise(source))
-                .orElseThrow()
-                .read(ReadRequest.of(source))
-                .document());
+  private static byte[] published(Path source) throws IOException {
+    var layout = Samples.layout(Samples.taken(source).document());
     return Samples.pdf(layout, Samples.choices(layout));
   }
 

@@ -38,4 +38,13 @@ final class FoundTables {
         })
         .toList();
   }
+
+  /** The paragraphs that stand outside tables. */
+  static List<String> textsOutside(Document d) {
+    return d.sections().stream()
+        .flatMap(s -> s.blocks().stream())
+        .filter((Block b) -> b instanceof Paragraph)
+        .map(b -> ((Paragraph) b).text())
+        .toList();
+  }
 }

@@ -239,6 +239,28 @@ class OpenTablesTest {
     assertThat(texts).hasSize(3);
   }
 
+  /**
+   * Draws rows of three cells, whose lines are parted by a bar.
+   *
+   * @param room between rows, beyond that of their lines
+   * @return where the next row would stand
+   */
+  private static double inThree(
+      DrawnPdf pdf, double y, double room, double[] left, String[][] rows) {
+    for (String[] r : rows) {
+      int most = 1;
+      for (int c = 0; c < 3; c++) {
+        String[] lines = r[c].split("\\|");
+        for (int k = 0; k < lines.length; k++) {
+          pdf.text(PLAIN, 10, left[c], y + 12 * k, lines[k]);
+        }
+        most = Math.max(most, lines.length);
+      }
+      y += 12 * most + room;
+    }
+    return y;
+  }
+
   /** No gap is wider than a letter, but what stands below one another is in line. */
   @Test
   void aTableWithoutRoomBetweenItsColumnsIsATable() throws IOException, ReadProblem {
@@ -250,12 +272,7 @@ class OpenTablesTest {
       {"Thursday", "11:00", "19:00"},
       {"Saturday", "10:00", "13:00"}
     };
-    for (String[] r : hours) {
-      for (int c = 0; c < 3; c++) {
-        pdf.text(PLAIN, 10, new double[] {72, 122, 158}[c], y, r[c]);
-      }
-      y += 15;
-    }
+    y = inThree(pdf, y, 3, new double[] {72, 122, 158}, hours);
     pdf.prose(72, y + 24, 380, PROSE);
     List<Table> found = tables(pdf.takenIn(folder).document());
     assertThat(found).hasSize(1);
@@ -267,13 +284,8 @@ class OpenTablesTest {
   void wordsThatStandInLineByChanceAreNoTable() throws IOException, ReadProblem {
     var pdf = new DrawnPdf();
     double y = pdf.prose(72, 80, 380, PROSE) + 24;
-    for (String[] r :
-        new String[][] {{"Moor", "at", "once"}, {"Call", "at", "noon"}, {"Wait", "at", "dusk"}}) {
-      for (int c = 0; c < 3; c++) {
-        pdf.text(PLAIN, 10, new double[] {72, 104, 122}[c], y, r[c]);
-      }
-      y += 15;
-    }
+    String[][] words = {{"Moor", "at", "once"}, {"Call", "at", "noon"}, {"Wait", "at", "dusk"}};
+    inThree(pdf, y, 3, new double[] {72, 104, 122}, words);
     assertThat(tables(pdf.takenIn(folder).document())).isEmpty();
   }
 
@@ -290,17 +302,7 @@ class OpenTablesTest {
       {"B2", "Water", "3.00"},
       {"B3", "Power for a boat|of the club", "5.50"}
     };
-    for (String[] r : entries) {
-      int most = 1;
-      for (int c = 0; c < 3; c++) {
-        String[] lines = r[c].split("\\|");
-        for (int k = 0; k < lines.length; k++) {
-          pdf.text(PLAIN, 10, new double[] {72, 160, 300}[c], y + 12 * k, lines[k]);
-        }
-        most = Math.max(most, lines.length);
-      }
-      y += 12 * most + 5;
-    }
+    inThree(pdf, y, 5, new double[] {72, 160, 300}, entries);
     List<Table> found = tables(pdf.takenIn(folder).document());
     assertThat(found).hasSize(1);
     assertThat(rows(found.getFirst()))

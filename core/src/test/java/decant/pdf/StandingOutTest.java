@@ -3,12 +3,11 @@ package decant.pdf;
 import static decant.pdf.DrawnPdf.BOLD;
 import static decant.pdf.DrawnPdf.ITALIC;
 import static decant.pdf.DrawnPdf.PROSE;
+import static decant.pdf.FoundTables.textsOutside;
 import static org.assertj.core.api.Assertions.assertThat;
 
-import decant.model.Block;
 import decant.model.Document;
 import decant.model.Outline;
-import decant.model.Paragraph;
 import decant.reading.ReadProblem;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -22,14 +21,6 @@ class StandingOutTest {
 
   private static List<String> headings(Document d) {
     return Outline.headings(d).stream().map(h -> h.text()).toList();
-  }
-
-  private static List<String> texts(Document d) {
-    return d.sections().stream()
-        .flatMap(s -> s.blocks().stream())
-        .filter((Block b) -> b instanceof Paragraph)
-        .map(b -> ((Paragraph) b).text())
-        .toList();
   }
 
   /** As far from the paragraph above as from the one below, in the size of the text. */
@@ -55,7 +46,7 @@ class StandingOutTest {
     pdf.prose(72, y + 40, 450, PROSE);
     Document d = pdf.takenIn(folder).document();
     assertThat(headings(d)).isEmpty();
-    assertThat(texts(d)).contains("Edda Kettle, harbour master");
+    assertThat(textsOutside(d)).contains("Edda Kettle, harbour master");
   }
 
   /** A title that nearly fills its column, with a heading of the next one on its baseline. */

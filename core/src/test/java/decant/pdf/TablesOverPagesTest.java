@@ -5,11 +5,10 @@ import static decant.pdf.DrawnPdf.PLAIN;
 import static decant.pdf.DrawnPdf.PROSE;
 import static decant.pdf.FoundTables.rows;
 import static decant.pdf.FoundTables.tables;
+import static decant.pdf.FoundTables.textsOutside;
 import static org.assertj.core.api.Assertions.assertThat;
 
-import decant.model.Block;
 import decant.model.Document;
-import decant.model.Paragraph;
 import decant.model.Table;
 import decant.reading.ReadProblem;
 import java.io.IOException;
@@ -29,13 +28,13 @@ class TablesOverPagesTest {
   @TempDir Path folder;
 
   /** Draws a row, the last cell to the right; gives where the next begins. */
-  private static double row(DrawnPdf pdf, double by, double y, boolean bold, String... cells) {
+  private static double row(DrawnPdf pdf, double y, boolean bold, String... cells) {
     int most = 1;
     for (int c = 0; c < cells.length; c++) {
       String[] lines = cells[c].split("\\|");
       for (int k = 0; k < lines.length; k++) {
         var font = bold ? BOLD : PLAIN;
-        double x = by + (c < 3 ? LEFT[c] : LEFT[c] + 40 - DrawnPdf.width(font, 10, lines[k]));
+        double x = (c < 3 ? LEFT[c] : LEFT[c] + 40 - DrawnPdf.width(font, 10, lines[k]));
         pdf.text(font, 10, x, y + 12 * k, lines[k]);
       }
       most = Math.max(most, lines.length);
@@ -48,6 +47,14 @@ class TablesOverPagesTest {
     return new String[] {"" + n, "Curlew " + (char) ('A' + n % 20), remark, "" + fee};
   }
 
+  /** Draws entries, each with its number as the fee; gives where the next begins. */
+  private static double entries(DrawnPdf pdf, double y, int from, int to) {
+    for (int n = from; n < to; n++) {
+      y = row(pdf, y, false, entry(n, n));
+    }
+    return y;
+  }
+
   private static List<String> said(String... cells) {
     return Stream.of(cells).map(c -> c.replace('|', ' ')).toList();
   }
@@ -56,14 +63,6 @@ class TablesOverPagesTest {
     List<Table> found = tables(d);
     assertThat(found).hasSize(1);
     return found.getFirst();
-  }
-
-  private static List<String> texts(Document d) {
-    return d.sections().stream()
-        .flatMap(s -> s.blocks().stream())
-        .filter((Block b) -> b instanceof Paragraph)
-        .map(b -> ((Paragraph) b).text())
-        .toList();
   }
 
   /** The fees are wider on one page than on the next, and so their column begins elsewhere. */
@@ -75,15 +74,15 @@ class TablesOverPagesTest {
     expected.add(said(HEAD));
     int n = 101;
     for (int page = 0; page < 3; page++) {
-      double y = page == 0 ? row(pdf, 0, pdf.prose(72, 80, 380, PROSE) + 30, true, HEAD) : 0;
+      double y = page == 0 ? row(pdf, pdf.prose(72, 80, 380, PROSE) + 30, true, HEAD) : 0;
       if (page > 0) {
         pdf.page();
-        y = row(pdf, 0, 70, true, HEAD);
+        y = row(pdf, 70, true, HEAD);
       }
       for (; y < 700; n++) {
         String[] cells = entry(n, page == 1 ? n * 1000 : n % 9);
         expected.add(said(cells));
-        y = row(pdf, 0, y, false, cells);
+        y = row(pdf, y, false, cells);
       }
     }
     Document d = pdf.takenIn(folder).document();
@@ -94,13 +93,10 @@ class TablesOverPagesTest {
   @Test
   void aRowThatAPageCutsIsWhole() throws IOException, ReadProblem {
     var pdf = new DrawnPdf();
-    double y = row(pdf, 0, pdf.prose(72, 80, 380, PROSE) + 30, true, HEAD);
-    for (int n = 101; n < 106; n++) {
-      y = row(pdf, 0, y, false, entry(n, n));
-    }
+    double y = row(pdf, pdf.prose(72, 80, 380, PROSE) + 30, true, HEAD);
+    y = entries(pdf, y, 101, 106);
     row(
         pdf,
-        0,
         y,
         false,
         "106",
@@ -110,9 +106,7 @@ class TablesOverPagesTest {
     pdf.page();
     pdf.text(PLAIN, 10, LEFT[2], 80, "office has been at work");
     y = 98;
-    for (int n = 107; n < 112; n++) {
-      y = row(pdf, 0, y, false, entry(n, n));
-    }
+    y = entries(pdf, y, 107, 112);
     Document d = pdf.takenIn(folder).document();
     List<List<String>> rows = rows(only(d));
     assertThat(rows).hasSize(12);
@@ -129,18 +123,14 @@ class TablesOverPagesTest {
   @Test
   void aTextThatBeginsThePageIsNoRestOfARow() throws IOException, ReadProblem {
     var pdf = new DrawnPdf();
-    double y = row(pdf, 0, pdf.prose(72, 80, 380, PROSE) + 30, true, HEAD);
-    for (int n = 101; n < 107; n++) {
-      y = row(pdf, 0, y, false, entry(n, n));
-    }
+    double y = row(pdf, pdf.prose(72, 80, 380, PROSE) + 30, true, HEAD);
+    y = entries(pdf, y, 101, 107);
     pdf.page();
     pdf.text(PLAIN, 10, LEFT[2], 80, "Entries of the second quarter");
     y = 110;
-    for (int n = 107; n < 112; n++) {
-      y = row(pdf, 0, y, false, entry(n, n));
-    }
+    y = entries(pdf, y, 107, 112);
     Document d = pdf.takenIn(folder).document();
-    assertThat(texts(d)).contains("Entries of the second quarter");
+    assertThat(textsOutside(d)).contains("Entries of the second quarter");
     assertThat(tables(d).stream().flatMap(t -> rows(t).stream()).flatMap(List::stream))
         .noneMatch(c -> c.contains("second quarter"));
   }
@@ -148,17 +138,13 @@ class TablesOverPagesTest {
   @Test
   void theHeadOfAGroupAtTheFootOfAPageIsARow() throws IOException, ReadProblem {
     var pdf = new DrawnPdf();
-    double y = row(pdf, 0, pdf.prose(72, 80, 380, PROSE) + 30, true, HEAD);
-    y = row(pdf, 0, y, false, "Inner basin");
-    for (int n = 101; n < 106; n++) {
-      y = row(pdf, 0, y, false, entry(n, n));
-    }
-    row(pdf, 0, y, false, "Outer mole");
+    double y = row(pdf, pdf.prose(72, 80, 380, PROSE) + 30, true, HEAD);
+    y = row(pdf, y, false, "Inner basin");
+    y = entries(pdf, y, 101, 106);
+    row(pdf, y, false, "Outer mole");
     pdf.page();
     y = 80;
-    for (int n = 107; n < 112; n++) {
-      y = row(pdf, 0, y, false, entry(n, n));
-    }
+    y = entries(pdf, y, 107, 112);
     List<List<String>> rows = rows(only(pdf.takenIn(folder).document()));
     assertThat(rows).hasSize(13);
     assertThat(rows.get(7)).isEqualTo(List.of("Outer mole", "", "", ""));

@@ -19,13 +19,11 @@ import decant.model.look.Typesetting;
 import decant.model.look.VerticalAlignment;
 import decant.office.emit.NumberCodes;
 import decant.office.source.SourceFile;
-import decant.reading.DeadLinks;
+import decant.reading.DocumentFindings;
 import decant.reading.FontsUsed;
-import decant.reading.GlyphCoverage;
 import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
 import decant.reading.ReadingFonts;
-import decant.reading.ReplacedFonts;
 import decant.reading.Restriction;
 import decant.reading.TakenIn;
 import decant.text.FontBook;
@@ -140,9 +138,7 @@ public final class DocReader {
                 : SourceFile.of(DocFormat.ID, request));
     restrictions();
     FontBook fonts = ReadingFonts.of(List.of());
-    shared.findings.addAll(ReplacedFonts.of(d, fonts));
-    shared.findings.addAll(GlyphCoverage.of(d, fonts));
-    shared.findings.addAll(DeadLinks.of(d));
+    shared.findings.addAll(DocumentFindings.of(d, fonts));
     SummaryInformation info = file.getSummaryInformation();
     return new TakenIn(
         d,

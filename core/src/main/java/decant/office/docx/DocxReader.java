@@ -18,13 +18,11 @@ import decant.office.source.SourceFile;
 import decant.office.xml.Element;
 import decant.office.xml.PackageFile;
 import decant.office.xml.XmlParts;
-import decant.reading.DeadLinks;
+import decant.reading.DocumentFindings;
 import decant.reading.FontsUsed;
-import decant.reading.GlyphCoverage;
 import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
 import decant.reading.ReadingFonts;
-import decant.reading.ReplacedFonts;
 import decant.reading.TakenIn;
 import decant.text.FontBook;
 import decant.words.Words;
@@ -146,9 +144,7 @@ public final class DocxReader {
                 keptParts(main))
             .withAttachments(attached);
     FontBook fonts = ReadingFonts.of(sheet.typesetting().fonts());
-    shared.findings.addAll(ReplacedFonts.of(d, fonts));
-    shared.findings.addAll(GlyphCoverage.of(d, fonts));
-    shared.findings.addAll(DeadLinks.of(d));
+    shared.findings.addAll(DocumentFindings.of(d, fonts));
     return new TakenIn(d, shared.findings, origin(d, properties, fonts));
   }
 

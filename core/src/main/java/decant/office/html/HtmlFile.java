@@ -23,13 +23,11 @@ import decant.model.walk.Part;
 import decant.model.walk.Walk;
 import decant.office.emit.StorablePicture;
 import decant.picture.PictureTypes;
-import decant.reading.DeadLinks;
+import decant.reading.DocumentFindings;
 import decant.reading.FontsUsed;
-import decant.reading.GlyphCoverage;
 import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
 import decant.reading.ReadingFonts;
-import decant.reading.ReplacedFonts;
 import decant.reading.TakenIn;
 import decant.text.FontBook;
 import decant.words.Words;
@@ -100,9 +98,7 @@ final class HtmlFile {
             f.media(),
             List.of());
     FontBook fonts = ReadingFonts.of(List.of());
-    findings.addAll(ReplacedFonts.of(d, fonts));
-    findings.addAll(GlyphCoverage.of(d, fonts));
-    findings.addAll(DeadLinks.of(d));
+    findings.addAll(DocumentFindings.of(d, fonts));
     return new TakenIn(
         d,
         findings,

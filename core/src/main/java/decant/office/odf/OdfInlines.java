@@ -226,15 +226,15 @@ final class OdfInlines {
       return own;
     }
     String to = href.get();
-    if (to.startsWith("#") && to.endsWith("|outline")) {
-      shared.outlineLinks.add(to.substring(1, to.length() - "|outline".length()));
+    if (!to.startsWith("#")) {
+      String address = shared.isPackage() ? Addresses.read(to) : to;
+      return own.with(TextTraits.LINK, new Link.External(address));
     }
-    Link link =
-        to.startsWith("#")
-            ? new Link.Internal(
-                to.substring(1).replaceAll("\\|(outline|table|frame|region|graphic|ole)$", ""))
-            : new Link.External(shared.isPackage() ? Addresses.read(to) : to);
-    return own.with(TextTraits.LINK, link);
+    String name = to.substring(1).replaceAll("\\|(outline|table|frame|region|graphic|ole)$", "");
+    if (to.endsWith("|outline")) {
+      shared.outlineLinks.add(name);
+    }
+    return own.with(TextTraits.LINK, new Link.Internal(name));
   }
 
   /** What stands on the line as one thing; white space after it is white space. */

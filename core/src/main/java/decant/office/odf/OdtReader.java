@@ -12,14 +12,12 @@ import decant.office.source.SourceFile;
 import decant.office.xml.Element;
 import decant.office.xml.PackageFile;
 import decant.office.xml.XmlParts;
-import decant.reading.DeadLinks;
+import decant.reading.DocumentFindings;
 import decant.reading.FontTrial;
 import decant.reading.FontsUsed;
-import decant.reading.GlyphCoverage;
 import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
 import decant.reading.ReadingFonts;
-import decant.reading.ReplacedFonts;
 import decant.reading.Restriction;
 import decant.reading.TakenIn;
 import decant.text.FontBook;
@@ -205,9 +203,7 @@ public final class OdtReader {
             keptParts(shared));
     Document d = OutlineLinks.named(whole, shared.outlineLinks);
     FontBook book = ReadingFonts.of(brought);
-    shared.findings.addAll(ReplacedFonts.of(d, book));
-    shared.findings.addAll(GlyphCoverage.of(d, book));
-    shared.findings.addAll(DeadLinks.of(d));
+    shared.findings.addAll(DocumentFindings.of(d, book));
     int said =
         decant.office.odf.markup.Measures.whole(Optional.ofNullable(properties.get("page-count")))
             .orElse(0);

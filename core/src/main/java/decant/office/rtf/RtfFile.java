@@ -5,13 +5,11 @@ import decant.model.finding.Finding;
 import decant.office.rtf.read.RtfTold;
 import decant.office.rtf.read.RtfWhole;
 import decant.office.source.SourceFile;
-import decant.reading.DeadLinks;
+import decant.reading.DocumentFindings;
 import decant.reading.FontsUsed;
-import decant.reading.GlyphCoverage;
 import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
 import decant.reading.ReadingFonts;
-import decant.reading.ReplacedFonts;
 import decant.reading.TakenIn;
 import decant.text.FontBook;
 import decant.words.Words;
@@ -49,9 +47,7 @@ final class RtfFile {
     }
     findings.addAll(told(whole.told()));
     FontBook fonts = ReadingFonts.of(List.of());
-    findings.addAll(ReplacedFonts.of(d, fonts));
-    findings.addAll(GlyphCoverage.of(d, fonts));
-    findings.addAll(DeadLinks.of(d));
+    findings.addAll(DocumentFindings.of(d, fonts));
     return new TakenIn(
         d,
         findings,

@@ -60,7 +60,6 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
-import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.apache.pdfbox.Loader;
@@ -93,13 +92,6 @@ public final class PdfReader {
     return Product.NAME.equals(pdf.getDocumentInformation().getProducer());
   }
 
-  /** Running texts without those lines left out that are known from repeating too. */
-  private static RunningTexts.Result withAllLines(RunningTexts.Result running) {
-    return new RunningTexts.Result(
-        running.texts(),
-        running.texts().stream().flatMap(t -> t.lines().stream()).collect(Collectors.toSet()));
-  }
-
   private TakenIn run() throws ReadProblem, IOException {
     DetectedDrawings.Result drawn = drawingsCut(DrawnMarks.in(recognised(scan())));
     List<SideTexts> sides = drawn.pages().parallelStream().map(SideTexts::of).toList();
@@ -115,9 +107,7 @@ public final class PdfReader {
     RunningTexts.Result running;
     if (tagged.isPresent()) {
       RunningTexts.Result known =
-          isOurs()
-              ? withAllLines(tagged.get().running())
-              : RunningTexts.both(tagged.get().running(), repeating);
+          isOurs() ? tagged.get().running() : RunningTexts.both(tagged.get().running(), repeating);
       List<RunningTexts.Result.Parted> parted =
           tagged.get().found().stream().map(known.parting()).toList();
       running = known.with(parted.stream().flatMap(x -> x.running().stream()).toList(), pages);

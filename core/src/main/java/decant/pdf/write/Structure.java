@@ -2,11 +2,10 @@ package decant.pdf.write;
 
 import decant.model.NodeId;
 import decant.model.look.ListDefinition;
+import decant.model.walk.HeadingDepths;
 import decant.pdf.write.Target.Content;
 import decant.publication.StructureNode;
-import java.util.ArrayDeque;
 import java.util.ArrayList;
-import java.util.Deque;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -22,8 +21,6 @@ import org.apache.pdfbox.cos.COSString;
  * is read and given the content of the pages. What no page shows is left out.
  */
 final class Structure {
-  private static final int MAX_HEADING_TAGS = 6;
-
   private record PartKey(int page, Content content) {}
 
   private final Figures figures;
@@ -256,7 +253,7 @@ final class Structure {
   COSDictionary write() {
     COSDictionary tree = new COSDictionary();
     tree.setItem(COSName.TYPE, COSName.STRUCT_TREE_ROOT);
-    number(root, new ArrayDeque<>());
+    number(root, new HeadingDepths());
     finish(root, tree, "Document");
     tree.setItem(COSName.K, root.dictionary);
     COSArray nums = new COSArray();
@@ -272,15 +269,11 @@ final class Structure {
   }
 
   /** Levels of headings without a gap (ISO 14289-1 §7.4.2): each as deep as it stands. */
-  private void number(StructureElement e, Deque<Integer> above) {
+  private void number(StructureElement e, HeadingDepths depths) {
     if (e.heading > 0 && e.hasContent()) {
-      while (!above.isEmpty() && above.peek() >= e.heading) {
-        above.pop();
-      }
-      above.push(e.heading);
-      e.heading = Math.min(MAX_HEADING_TAGS, above.size());
+      e.heading = depths.next(e.heading);
     }
-    e.below.forEach(b -> number(b, above));
+    e.below.forEach(b -> number(b, depths));
   }
 
   private void finish(StructureElement e, COSDictionary parent, String tag) {

@@ -48,35 +48,11 @@ import org.junit.jupiter.params.provider.ValueSource;
 
 /** Markup written by hand after ODF 1.3 part 3, whose clauses stand beside what they say. */
 class OdtReaderTest {
-  private static final String NAMESPACES =
-      List.of("office", "style", "text", "table", "meta").stream()
-              .map(n -> " xmlns:" + n + "=\"urn:oasis:names:tc:opendocument:xmlns:" + n + ":1.0\"")
-              .reduce("", String::concat)
-          + " xmlns:draw=\"urn:oasis:names:tc:opendocument:xmlns:drawing:1.0\""
-          + " xmlns:fo=\"urn:oasis:names:tc:opendocument:xmlns:xsl-fo-compatible:1.0\""
-          + " xmlns:svg=\"urn:oasis:names:tc:opendocument:xmlns:svg-compatible:1.0\""
-          + " xmlns:xlink=\"http://www.w3.org/1999/xlink\""
-          + " xmlns:dc=\"http://purl.org/dc/elements/1.1/\"";
-
   @TempDir Path folder;
 
   private TakenIn flat(String styles, String automatic, String masters, String text)
       throws Exception {
-    Path file = folder.resolve("a.fodt");
-    Files.writeString(
-        file,
-        "<?xml version=\"1.0\"?><office:document"
-            + NAMESPACES
-            + " office:mimetype=\"application/vnd.oasis.opendocument.text\" office:version=\"1.3\">"
-            + "<office:styles>"
-            + styles
-            + "</office:styles><office:automatic-styles>"
-            + automatic
-            + "</office:automatic-styles><office:master-styles>"
-            + masters
-            + "</office:master-styles><office:body><office:text>"
-            + text
-            + "</office:text></office:body></office:document>");
+    Path file = FlatOdt.write(folder.resolve("a.fodt"), styles, automatic, masters, text);
     assertThat(Formats.recognise(file).id()).isEqualTo("odt");
     return Formats.reader(Formats.recognise(file)).orElseThrow().read(ReadRequest.of(file));
   }
@@ -396,7 +372,7 @@ class OdtReaderTest {
                             "application/vnd.oasis.opendocument.text",
                             "content.xml",
                             "<office:document-content"
-                                + NAMESPACES
+                                + FlatOdt.NAMESPACES
                                 + " office:version=\"1.3\"><office:body><office:text>"
                                 + frame.formatted(object.formatted(1) + picture.formatted(1))
                                 + frame.formatted(object.formatted(2))
@@ -460,7 +436,7 @@ class OdtReaderTest {
   private Path locked(String password, String cipher, String text) throws Exception {
     byte[] content =
         ("<office:document-content"
-                + NAMESPACES
+                + FlatOdt.NAMESPACES
                 + "><office:body><office:text><text:p>"
                 + text
                 + "</text:p></office:text></office:body></office:document-content>")

@@ -108,9 +108,9 @@ final class BesideThresholds {
     static final double RAISED = 0.1;
   }
 
-  /** Of {@link decant.pdf.read.beside.RepeatedTableHeads}. */
-  static final class RepeatedTableHeads {
-    private RepeatedTableHeads() {}
+  /** Of {@link decant.pdf.read.beside.TablesAtEdges}. */
+  static final class TablesAtEdges {
+    private TablesAtEdges() {}
 
     /** Parts of a head; running texts have up to three, at most. */
     static final int PARTS = 3;

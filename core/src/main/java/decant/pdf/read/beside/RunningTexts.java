@@ -86,8 +86,7 @@ public final class RunningTexts {
           heads.putIfAbsent(" " + Folding.fold(row.toString()) + " ", g);
         }
       }
-      return new Result(
-          texts.stream().filter(t -> !RepeatedTableHeads.isOf(heads, t)).toList(), lines);
+      return new Result(texts.stream().filter(t -> !TablesAtEdges.isOf(heads, t)).toList(), lines);
     }
 
     /** These running texts and what stands in blocks that hold them. */
@@ -127,7 +126,7 @@ public final class RunningTexts {
 
   public static Result of(List<ScannedPage> pages, List<List<TextLine>> linesByPage) {
     Map<Key, List<TextLine>> groups = new HashMap<>();
-    Set<TextLine> heads = RepeatedTableHeads.in(pages, linesByPage);
+    Set<TextLine> heads = TablesAtEdges.repeatedHeads(pages, linesByPage);
     for (int p = 0; p < pages.size(); p++) {
       double h = pages.get(p).height();
       for (TextLine l : linesByPage.get(p)) {
@@ -340,9 +339,9 @@ public final class RunningTexts {
             && l.text().length() < 80
             && Sizes.isNoLarger(l.size(), body)
             && page.size() > 3
-            && !(header && p > 0 && RepeatedTableHeads.isRowOf(l, linesByPage.get(p - 1)))
+            && !(header && p > 0 && TablesAtEdges.isRowOf(l, linesByPage.get(p - 1)))
             && gap(l, page, header)
-                > (bare && !RepeatedTableHeads.isCell(l, page)
+                > (bare && !TablesAtEdges.isCell(l, page)
                         ? BesideThresholds.RunningTexts.APART
                         : BesideThresholds.RunningTexts.ALONE)
                     * l.size()) {
@@ -431,8 +430,17 @@ public final class RunningTexts {
     artifacts.texts().forEach(t -> known.add(mask(t.text())));
     repeating.texts().stream().filter(t -> known.add(mask(t.text()))).forEach(texts::add);
     var lines = new HashSet<>(repeating.lines());
-    lines.addAll(artifacts.lines());
+    artifacts.lines().stream()
+        .filter(l -> repeating.lines().stream().noneMatch(o -> isOver(l, o)))
+        .forEach(lines::add);
     return new Result(texts, lines);
+  }
+
+  /** Of what is known from repeating too the lines stand once. */
+  private static boolean isOver(TextLine a, TextLine b) {
+    return a.page() == b.page()
+        && Math.abs(a.baseline() - b.baseline()) < a.size() / 2
+        && a.box().sharedWidth(b.box()) > 0;
   }
 
   private static String mask(String text) {

@@ -6,6 +6,7 @@ import decant.pdf.read.lines.Flow;
 import decant.pdf.read.page.Sizes;
 import decant.pdf.read.page.TextLine;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.regex.Pattern;
@@ -131,13 +132,10 @@ final class TableContinuations {
   }
 
   private static Optional<TextLine> lastLine(Detected.Grid g) {
-    return g.rows().reversed().stream()
+    return g.rows().stream()
         .flatMap(List::stream)
         .flatMap(c -> c.lines().stream())
-        .max((x, y) ->
-            x.page() != y.page()
-                ? Integer.compare(x.page(), y.page())
-                : Double.compare(x.baseline(), y.baseline()));
+        .max(Comparator.comparingInt(TextLine::page).thenComparingDouble(TextLine::baseline));
   }
 
   private static Detected.Grid with(Detected.Grid a, Detected.Text t) {

@@ -1,5 +1,6 @@
 package decant.pdf.read.tables;
 
+import decant.pdf.read.tables.RowLine.Span;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -13,15 +14,13 @@ import java.util.stream.IntStream;
 final class NarrowTables {
   private NarrowTables() {}
 
-  /** From the left edge of a part of a line to its right edge. */
-  private record Span(double left, double right) {}
-
   /** The table that begins with a line; empty if none does. */
   static Optional<AlignedTables.Found> at(List<RowLine> lines, int from) {
     List<List<Span>> rows = new ArrayList<>();
     int end = from;
     while (end < lines.size() && (end == from || follows(lines, from, end))) {
-      List<Span> parts = parts(lines.get(end));
+      RowLine l = lines.get(end);
+      List<Span> parts = l.parts(TableThresholds.WhiteColumns.BETWEEN_CELLS * l.size());
       if (parts.size() < TableThresholds.Registers.COLUMNS
           || !rows.isEmpty() && parts.size() != rows.getFirst().size()) {
         break;
@@ -49,22 +48,6 @@ final class NarrowTables {
     return gap <= TableThresholds.NarrowTables.PITCH * size
         && gap <= TableThresholds.AlignedTables.LONE * pitch
         && Math.abs(lines.get(k).size() - size) <= TableThresholds.AlignedTables.OTHER_SIZE * size;
-  }
-
-  private static List<Span> parts(RowLine l) {
-    double wide = TableThresholds.WhiteColumns.BETWEEN_CELLS * l.size();
-    var out = new ArrayList<Span>();
-    double left = l.words().getFirst().left();
-    double right = l.words().getFirst().right();
-    for (RowLine.Word w : l.words().subList(1, l.words().size())) {
-      if (w.left() - right >= wide) {
-        out.add(new Span(left, right));
-        left = w.left();
-      }
-      right = Math.max(right, w.right());
-    }
-    out.add(new Span(left, right));
-    return out;
   }
 
   /** Whether the parts of each column have one edge, and none reaches to where the next begins. */

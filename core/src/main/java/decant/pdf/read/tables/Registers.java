@@ -65,12 +65,7 @@ public final class Registers {
         numbers |=
             LogicalRows.isNumber(here)
                 && (last == null || !isNear(last, here) || LogicalRows.isNumber(last));
-        runsOn |=
-            !h.spans()
-                && last != null
-                && measure > TableThresholds.AlignedTables.PROSE_WIDTH * here.size()
-                && isNear(last, here)
-                && Flow.goesOn(last, here, measure);
+        runsOn |= !h.spans() && last != null && runsOn(last, here, measure);
         above[h.first()] = here;
         chunks++;
       }
@@ -102,6 +97,13 @@ public final class Registers {
     return sizes[sizes.length - 1] - usual > TableThresholds.AlignedTables.OTHER_SIZE * usual;
   }
 
+  /** Whether text runs on from the line above; what is narrow is not told. */
+  private static boolean runsOn(TextLine above, TextLine below, double measure) {
+    return measure > TableThresholds.AlignedTables.PROSE_WIDTH * below.size()
+        && isNear(above, below)
+        && Flow.goesOn(above, below, measure);
+  }
+
   private static boolean isNear(TextLine above, TextLine below) {
     return below.baseline() - above.baseline() < TableThresholds.Registers.PITCH * below.size();
   }
@@ -118,12 +120,7 @@ public final class Registers {
           continue;
         }
         TextLine here = l.between(h.left(), h.right());
-        boolean on =
-            last != null
-                && starts.get(k)
-                && measure > TableThresholds.AlignedTables.PROSE_WIDTH * here.size()
-                && isNear(last, here)
-                && Flow.goesOn(last, here, measure);
+        boolean on = last != null && starts.get(k) && runsOn(last, here, measure);
         over += on ? 1 : 0;
         last = here;
       }

@@ -95,6 +95,25 @@ record RowLine(List<TextLine> pieces, List<Word> words) {
     return new RowLine(lines.stream().flatMap(l -> l.pieces().stream()).toList(), edges);
   }
 
+  /** From the left edge of what stands together in a line to its right edge. */
+  record Span(double left, double right) {}
+
+  /** What gaps of a width at least part, in points. */
+  List<Span> parts(double wide) {
+    var out = new ArrayList<Span>();
+    double left = words.getFirst().left();
+    double right = words.getFirst().right();
+    for (Word w : words.subList(1, words.size())) {
+      if (w.left() - right >= wide) {
+        out.add(new Span(left, right));
+        left = w.left();
+      }
+      right = Math.max(right, w.right());
+    }
+    out.add(new Span(left, right));
+    return out;
+  }
+
   double baseline() {
     return pieces.getFirst().baseline();
   }

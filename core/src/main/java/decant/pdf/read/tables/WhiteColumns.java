@@ -117,21 +117,14 @@ final class WhiteColumns {
 
   /** Whether a line has a part at an edge of each column, however far these parts reach. */
   boolean fitsByParts(RowLine l) {
-    List<double[]> parts = new ArrayList<>();
-    for (RowLine.Word w : l.words()) {
-      if (!parts.isEmpty() && w.left() - parts.getLast()[1] < wide) {
-        parts.getLast()[1] = Math.max(parts.getLast()[1], w.right());
-      } else {
-        parts.add(new double[] {w.left(), w.right()});
-      }
-    }
+    List<RowLine.Span> parts = l.parts(wide);
     double near = TableThresholds.WhiteColumns.EDGE * em;
     return parts.size() == columns.size()
         && Math.abs(l.size() - em) < TableThresholds.AlignedTables.OTHER_SIZE * em
         && IntStream.range(0, columns.size())
             .allMatch(c ->
-                Math.abs(parts.get(c)[0] - columns.get(c).left()) < near
-                    || Math.abs(parts.get(c)[1] - columns.get(c).right()) < near);
+                Math.abs(parts.get(c).left() - columns.get(c).left()) < near
+                    || Math.abs(parts.get(c).right() - columns.get(c).right()) < near);
   }
 
   /** Whether lines are rows of these columns, but for those that no gap parts. */

@@ -52,18 +52,8 @@ final class Artifacts {
           texts.add(new RunningTexts.RunningText(header, l.text(), ls, RunningTexts.counter(ls)));
         });
     Set<TextLine> lines =
-        texts.stream()
-            .flatMap(t -> t.lines().stream())
-            .filter(l -> repeating.lines().stream().noneMatch(o -> isOver(l, o)))
-            .collect(Collectors.toSet());
+        texts.stream().flatMap(t -> t.lines().stream()).collect(Collectors.toSet());
     return new RunningTexts.Result(texts, lines);
-  }
-
-  /** Of what is known from repeating too the lines stand once. */
-  private static boolean isOver(TextLine a, TextLine b) {
-    return a.page() == b.page()
-        && Math.abs(a.baseline() - b.baseline()) < a.size() / 2
-        && a.box().sharedWidth(b.box()) > 0;
   }
 
   private static String height(TextLine l) {

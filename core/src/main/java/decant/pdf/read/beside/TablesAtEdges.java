@@ -14,21 +14,21 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 
-/**
- * Heads of tables that go on: they repeat near the top of pages as headers do, but where the table
- * begins the head stands within the page.
- */
-final class RepeatedTableHeads {
-  private RepeatedTableHeads() {}
+/** Tells parts of tables at the edges of pages from running texts, which stand there too. */
+final class TablesAtEdges {
+  private TablesAtEdges() {}
 
-  /** The parts of such heads, without those of the first, by identity. */
-  static Set<TextLine> in(List<ScannedPage> pages, List<List<TextLine>> linesByPage) {
+  /**
+   * The parts of heads of tables that go on, by identity: they repeat near the top of pages as
+   * headers do, but where the table begins the head stands within the page, and is not among them.
+   */
+  static Set<TextLine> repeatedHeads(List<ScannedPage> pages, List<List<TextLine>> linesByPage) {
     Set<TextLine> out = Collections.newSetFromMap(new IdentityHashMap<>());
     List<List<TextLine>> before = List.of();
     for (int p = 0; p < linesByPage.size(); p++) {
       List<List<TextLine>> rows =
           Regions.byBaseline(linesByPage.get(p)).stream()
-              .filter(r -> r.size() >= BesideThresholds.RepeatedTableHeads.PARTS)
+              .filter(r -> r.size() >= BesideThresholds.TablesAtEdges.PARTS)
               .toList();
       double zone = pages.get(p).height() * BesideThresholds.RunningTexts.ZONE;
       for (List<TextLine> row : rows) {
@@ -57,14 +57,14 @@ final class RepeatedTableHeads {
    */
   static boolean isRowOf(TextLine l, List<TextLine> pageBefore) {
     List<Double> begins = begins(List.of(l));
-    if (begins.size() < BesideThresholds.RepeatedTableHeads.PARTS) {
+    if (begins.size() < BesideThresholds.TablesAtEdges.PARTS) {
       return false;
     }
     List<List<TextLine>> rows = Regions.byBaseline(pageBefore);
     return rows
-        .subList(Math.max(0, rows.size() - BesideThresholds.RepeatedTableHeads.ROWS), rows.size())
+        .subList(Math.max(0, rows.size() - BesideThresholds.TablesAtEdges.ROWS), rows.size())
         .stream()
-        .map(RepeatedTableHeads::begins)
+        .map(TablesAtEdges::begins)
         .anyMatch(r ->
             begins.stream()
                 .allMatch(x -> r.stream().anyMatch(y -> Math.abs(x - y) < l.size() / 4)));
