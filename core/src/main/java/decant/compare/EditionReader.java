@@ -140,6 +140,14 @@ public final class EditionReader {
             }
           });
     }
+    // Those of single pages that the sections have not.
+    document.setting().running().lines().values().stream()
+        .flatMap(List::stream)
+        .forEach(p -> {
+          var some = new ArrayList<Piece>();
+          paragraph(p, styles, some);
+          some.stream().filter(s -> texts.add(Word.join(s.words()))).forEach(out::add);
+        });
     return out;
   }
 

@@ -64,4 +64,68 @@ class StandingOutTest {
     assertThat(headings(d))
         .containsExactly("The quays and all that lies along them", "Charges for the season");
   }
+
+  /** Minutes: a title with short lines below it, and headings that end with a full stop. */
+  @Test
+  void headingsMayEndWithAFullStop() throws IOException, ReadProblem {
+    var pdf = new DrawnPdf();
+    pdf.text(BOLD, 18, 72, 90, "Minutes of the berth meeting");
+    String[] lines = {"Date 4 May 2026", "Place The net loft", "Chair Edda Kettle", "Present"};
+    double y = 106;
+    for (String l : lines) {
+      pdf.text(72, y, l);
+      y += 16;
+    }
+    List<String> titles =
+        List.of("The inner quay.", "Power ashore.", "Winter storage.", "The crane.", "Next year.");
+    for (String title : titles) {
+      pdf.text(BOLD, 12, 72, y + 14, title);
+      y = pdf.prose(72, y + 32, 450, PROSE.substring(0, 250));
+    }
+    assertThat(headings(pdf.takenIn(folder).document()))
+        .startsWith("Minutes of the berth meeting")
+        .containsAll(titles)
+        .hasSize(6);
+  }
+
+  /** Bold sentences here and there are no headings, whatever they end with. */
+  @Test
+  void boldSentencesAreNotHeadings() throws IOException, ReadProblem {
+    var pdf = new DrawnPdf();
+    double y = 90;
+    for (int k = 0; k < 3; k++) {
+      y = pdf.prose(72, y, 450, PROSE) + 10;
+      pdf.text(BOLD, 10, 72, y, "Bring the key back.");
+      pdf.text(BOLD, 10, 72, y + 12, "The office is closed on Sundays. Ring the bell.");
+      y += 30;
+    }
+    assertThat(headings(pdf.takenIn(folder).document())).isEmpty();
+  }
+
+  @Test
+  void sectionsAreBelowChaptersThatLookTheSame() throws IOException, ReadProblem {
+    var pdf = new DrawnPdf();
+    double y = 90;
+    for (String title :
+        List.of("Chapter 1 Berths", "1.1 The inner quay", "Chapter 2 Charges", "2.1 Visitors")) {
+      pdf.text(BOLD, 12, 72, y, title);
+      y = pdf.prose(72, y + 18, 450, PROSE) + 20;
+    }
+    assertThat(Outline.headings(pdf.takenIn(folder).document()).stream().map(h -> h.level()))
+        .containsExactly(1, 2, 1, 2);
+  }
+
+  /** A little more than between lines, below the end of a sentence, and nothing else to tell. */
+  @Test
+  void aParagraphMayBeginAfterLittleMoreThanALine() throws IOException, ReadProblem {
+    var pdf = new DrawnPdf();
+    String full = "Whoever moves a vessel without asking pays for the berth.";
+    double width = DrawnPdf.width(DrawnPdf.PLAIN, 10, full);
+    double y = pdf.prose(72, 90, width, PROSE);
+    pdf.text(72, y, full);
+    pdf.text(72, y + 15.6, "Decision: the key stays in the office");
+    pdf.prose(72, y + 40, width, PROSE);
+    assertThat(textsOutside(pdf.takenIn(folder).document()))
+        .contains("Decision: the key stays in the office");
+  }
 }

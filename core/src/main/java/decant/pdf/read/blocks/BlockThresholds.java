@@ -44,6 +44,9 @@ final class BlockThresholds {
      */
     static final double NEW_PARAGRAPH = 1.28;
 
+    /** The same below a line that ends a sentence. */
+    static final double AFTER_SENTENCE = 1.2;
+
     /** Places are rounded by so much. */
     static final double ROUNDED = 0.05;
 

@@ -138,6 +138,10 @@ public final class Blocks {
           && gap < em * BlockThresholds.Blocks.LARGE_TITLE_PITCH
           && gap > 0);
     }
+    if (gap > usual * BlockThresholds.Blocks.AFTER_SENTENCE + BlockThresholds.Blocks.ROUNDED * em
+        && SENTENCE_END.matcher(last.text().strip()).find()) {
+      return true;
+    }
     if (marks.of(l).isPresent() && startsItem(open, l)) {
       return true;
     }

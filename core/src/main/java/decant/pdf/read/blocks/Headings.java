@@ -45,6 +45,7 @@ public final class Headings {
         candidates.put(k, HeadingStyle.of(whole));
       }
     }
+    PointedHeadings.add(out, candidates, body, text.others());
     drop(out, candidates, body, outline);
     addNumbered(out, candidates, body);
     addAlike(out, candidates, text);
@@ -62,6 +63,7 @@ public final class Headings {
       }
       found.put(k, level);
     });
+    ChapterLabels.sectionsBelow(out, found);
     belowTitle(out, candidates, found);
     withoutGaps(found);
     found.forEach((k, level) ->
@@ -115,8 +117,17 @@ public final class Headings {
               outline.contains(Folding.fold(t.text())) || Markers.section(t.text()).isPresent();
           // Bold in the size of the text, and only once: a subject line, not a heading.
           boolean once = !Sizes.isLarger(s.size(), body.size()) && uses.getOrDefault(s, 0L) == 1;
-          return !known && (once || isLetterhead(all, k));
+          boolean title = isTitle(k, candidates);
+          return !known && (once || !title && isLetterhead(all, k));
         });
+  }
+
+  /** Whether what stands at the top is larger than several headings below it. */
+  private static boolean isTitle(int k, Map<Integer, HeadingStyle> candidates) {
+    HeadingStyle top = Objects.requireNonNull(candidates.get(k));
+    long smaller =
+        candidates.values().stream().filter(s -> Sizes.isLarger(top.size(), s.size())).count();
+    return smaller >= BlockThresholds.Headings.SEVERAL && smaller == candidates.size() - 1;
   }
 
   /** A name at the very top with the lines of an address below it. */

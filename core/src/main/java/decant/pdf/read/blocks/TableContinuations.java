@@ -204,13 +204,17 @@ final class TableContinuations {
       if (Character.isUpperCase(first) && above.text().strip().matches(".*[.!?]")
           || !Sizes.near(above.size(), below.size())
           || above.bold() != below.bold()
-          || NUMBER.matcher(below.text().strip()).matches()
+          || isNumber(below) && isNumber(above)
           || !Flow.goesOn(above, below, columns.get(c).width())) {
         return false;
       }
       lower |= Character.isLowerCase(first);
     }
     return lower;
+  }
+
+  private static boolean isNumber(TextLine l) {
+    return NUMBER.matcher(l.text().strip()).matches();
   }
 
   /**

@@ -43,9 +43,11 @@ public record Glyph(
    *
    * @param content number of its marked content; -1 for none
    * @param artifact whether it is marked as no part of the text
+   * @param furniture whether it is marked as what pages have at their edges (ISO 32000-1
+   *     §14.8.2.2.2)
    */
-  public record Marked(int content, boolean artifact) {
-    public static final Marked NOT = new Marked(-1, false);
+  public record Marked(int content, boolean artifact, boolean furniture) {
+    public static final Marked NOT = new Marked(-1, false, false);
   }
 
   /**
@@ -68,7 +70,7 @@ public record Glyph(
         size,
         new Ink(face, Colour.BLACK, Decor.NONE),
         0,
-        content < 0 ? Marked.NOT : new Marked(content, false),
+        content < 0 ? Marked.NOT : new Marked(content, false, false),
         Optional.empty());
   }
 

@@ -284,7 +284,9 @@ public final class PageScan extends PDFGraphicsStreamEngine {
             new Glyph.Ink(
                 face, PaintedPaths.colour(getGraphicsState().getNonStrokingColor()), Decor.NONE),
             turn,
-            mark == null ? Glyph.Marked.NOT : new Glyph.Marked(content(), mark.artifact()),
+            mark == null
+                ? Glyph.Marked.NOT
+                : new Glyph.Marked(content(), mark.artifact(), mark.furniture()),
             Optional.empty());
     Optional<LinkAreas.Area> link = linkAt(glyph);
     if (link.isPresent()) {

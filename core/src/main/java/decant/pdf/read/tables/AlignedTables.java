@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.regex.Pattern;
+import java.util.stream.IntStream;
 
 /**
  * Finds tables without a grid of ruled lines: lines whose parts stand in columns, one below the
@@ -29,7 +30,17 @@ public final class AlignedTables {
    *
    * @param lines of it, down the page
    */
-  record Found(List<RowLine> lines, WhiteColumns columns) {}
+  record Found(List<RowLine> lines, WhiteColumns columns) {
+    /** The usual distance from line to line, in points; infinite where there is one. */
+    double pitch() {
+      double[] all =
+          IntStream.range(1, lines.size())
+              .mapToDouble(k -> lines.get(k).baseline() - lines.get(k - 1).baseline())
+              .sorted()
+              .toArray();
+      return all.length == 0 ? Double.POSITIVE_INFINITY : all[all.length / 2];
+    }
+  }
 
   /** The tables in lines of a page or of one of its columns, down the page. */
   static List<Found> in(List<RowLine> lines) {
@@ -100,7 +111,7 @@ public final class AlignedTables {
       WhiteColumns both = WhiteColumns.of(lines.subList(from, until));
       WhiteColumns more = WhiteColumns.of(lines.subList(next, until));
       if (both.columns().size() < 2
-          || parted(from, end) >= TableThresholds.AlignedTables.MIN_ROWS
+          || inColumns(lines.subList(from, end), columns) >= TableThresholds.AlignedTables.MIN_ROWS
               && !agree(columns, both)
               && !more.fit(lines.subList(from, end))
               && !hold(both, columns, from, end)
@@ -146,16 +157,14 @@ public final class AlignedTables {
     return end;
   }
 
-  private long parted(int from, int to) {
-    return lines.subList(from, to).stream().filter(RowLine::parted).count();
-  }
-
-  /** Whether a stretch has the head of a table once more. */
+  /** Whether a stretch has the head of a table once more: of its own, or of one above it. */
   private boolean beginsAgain(int from, int next) {
-    return next - from > 1
-        && Regions.whole(lines.get(from).pieces())
-            .text()
-            .equals(Regions.whole(lines.get(next).pieces()).text());
+    String here = Regions.whole(lines.get(next).pieces()).text();
+    boolean words = here.chars().noneMatch(Character::isDigit);
+    return next - from > 1 && Regions.whole(lines.get(from).pieces()).text().equals(here)
+        || words
+            && lines.subList(0, from).stream()
+                .anyMatch(l -> l.parted() && Regions.whole(l.pieces()).text().equals(here));
   }
 
   /** Whether a line on its own between rows is of prose that stands to the left of them all. */
@@ -262,9 +271,17 @@ public final class AlignedTables {
     return true;
   }
 
+  /** Lines that wide gaps part, or that have text in every column. */
+  private static long inColumns(List<RowLine> rows, WhiteColumns white) {
+    int all = white.columns().size();
+    return rows.stream()
+        .filter(r -> r.parted() || all >= 2 && white.chunks(r).size() == all)
+        .count();
+  }
+
   private boolean isTable(int from, int end, WhiteColumns white) {
     List<RowLine> rows = lines.subList(from, end);
-    return parted(from, end) >= TableThresholds.AlignedTables.MIN_ROWS
+    return inColumns(rows, white) >= TableThresholds.AlignedTables.MIN_ROWS
         && white.areOfTable()
         && !isProse(rows, white)
         && !isListOrContents(rows, white);

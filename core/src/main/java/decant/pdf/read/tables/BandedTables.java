@@ -12,8 +12,8 @@ import java.util.List;
 import java.util.Set;
 
 /**
- * Tables whose rows are told apart by shaded bars or by lines from side to side, and whose columns
- * by nothing but the white between them.
+ * Tables whose rows are told apart by shaded bars, by lines from side to side, or by the white
+ * between them where that alone tells, and whose columns by nothing but the white between them.
  */
 public final class BandedTables {
   /** The tables of a page, and the pieces that stand outside them. */
@@ -24,7 +24,9 @@ public final class BandedTables {
   public static Result of(ScannedPage page, List<TextLine> lines) {
     var tables = new ArrayList<Detected.Grid>();
     Set<TextLine> taken = Collections.newSetFromMap(new IdentityHashMap<>());
-    for (RowBands.Stack s : RowBands.of(page, lines)) {
+    List<RowBands.Stack> stacks = new ArrayList<>(RowBands.of(page, lines));
+    stacks.addAll(WhiteBands.of(lines));
+    for (RowBands.Stack s : stacks) {
       if (s.rows().stream().flatMap(List::stream).anyMatch(taken::contains)) {
         continue;
       }

@@ -3,13 +3,14 @@ package decant.pdf.read.tables;
 import decant.pdf.read.lines.Flow;
 import decant.pdf.read.page.TextLine;
 import decant.pdf.read.tables.WhiteColumns.Chunk;
-import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.BitSet;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
 import java.util.function.IntPredicate;
 import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The lines of a table by its rows. A line goes on in a row where all that stands in it is the rest
@@ -61,7 +62,16 @@ final class LogicalRows {
     return new LogicalRows(lines, columns).starts(ruled);
   }
 
+  /** What is decided of the rows tells more of what stands in which, so it is asked twice. */
   private List<Integer> starts(IntPredicate ruled) {
+    BitSet first = begins(ruled, null);
+    return begins(ruled, first).stream().boxed().toList();
+  }
+
+  /**
+   * @param known where rows begin as far as is known; null if nothing is
+   */
+  private BitSet begins(IntPredicate ruled, @Nullable BitSet known) {
     int n = lines.size();
     var kinds = new Kind[n];
     kinds[0] = Kind.BEGINS;
@@ -72,26 +82,25 @@ final class LogicalRows {
       boolean rule = ruled.test(k);
       kinds[k] = rule ? Kind.BEGINS : kind(row, k);
       rules += rule ? 1 : 0;
-      if (kinds[k] == Kind.BEGINS || kinds[k] == Kind.SEEMS_TO_BEGIN) {
-        row = k;
-        begin++;
-      }
+      boolean begins = kinds[k] == Kind.BEGINS || kinds[k] == Kind.SEEMS_TO_BEGIN;
+      begin += begins ? 1 : 0;
+      row = (known == null ? begins : known.get(k)) ? k : row;
     }
     boolean byRules = rules >= 3 && rules >= TableThresholds.LogicalRows.RULED * (begin - 1);
     double limit = limit(kinds);
-    var out = new ArrayList<Integer>();
+    var out = new BitSet();
     row = 0;
     for (int k = 0; k < n; k++) {
       boolean begins =
           switch (kinds[k]) {
             case BEGINS -> true;
             case SEEMS_TO_BEGIN -> limit > 0 ? gap(k) > limit : !isRest(row, k);
-            case GOES_ON -> false;
-            case OPEN -> !byRules && (limit > 0 ? gap(k) > limit : !readsOn(k));
+            case GOES_ON -> limit > 0 && gap(k) > limit;
+            case OPEN -> !byRules && (limit > 0 ? gap(k) > limit : !readsOn(k) && !isWithin(k));
           };
       if (begins) {
         row = k;
-        out.add(k);
+        out.set(k);
       }
     }
     return out;
@@ -121,6 +130,9 @@ final class LogicalRows {
     boolean runs = true;
     for (Cell c : here) {
       Cell above = above(row, k, c.chunk());
+      if (above == null && isMiddle(row, k)) {
+        return Kind.OPEN;
+      }
       if (above == null || above.chunk().spans() != c.chunk().spans()) {
         return Kind.SEEMS_TO_BEGIN;
       }
@@ -149,8 +161,24 @@ final class LogicalRows {
     return runs || lone ? Kind.OPEN : Kind.SEEMS_TO_BEGIN;
   }
 
+  /**
+   * Whether a line may have cells of one line beside the second of a taller one: where cells stand
+   * in the middle of their row, the row begins with the tallest alone.
+   */
+  private boolean isMiddle(int row, int k) {
+    List<Cell> here = cells.get(k);
+    return here.getFirst().chunk().first() < cells.get(row).getFirst().chunk().first()
+        && here.stream()
+            .anyMatch(c -> {
+              Cell above = above(row, k, c.chunk());
+              return above != null
+                  && !c.chunk().spans()
+                  && Flow.goesOn(above.text(), c.text(), measures[c.chunk().first()]);
+            });
+  }
+
   /** The part of a cell that stands above a part of a line, in the same row; null if none does. */
-  private @org.jspecify.annotations.Nullable Cell above(int row, int k, Chunk c) {
+  private @Nullable Cell above(int row, int k, Chunk c) {
     for (int j = k - 1; j >= row; j--) {
       for (Cell a : cells.get(j)) {
         if (a.chunk().first() == c.first() && a.chunk().last() >= c.last()) {
@@ -172,6 +200,20 @@ final class LogicalRows {
         cells.get(k).stream().map(c -> c.text().text().strip().codePointAt(0)).toList();
     return begins.stream().anyMatch(Character::isLowerCase)
         && begins.stream().noneMatch(Character::isUpperCase);
+  }
+
+  /**
+   * Whether a line on its own stands within a sentence, whatever letter it begins with: the one
+   * above it ends none, and it ends one itself or is followed by its rest.
+   */
+  private boolean isWithin(int k) {
+    String above = cells.get(k - 1).getFirst().text().text().strip();
+    String here = cells.get(k).getFirst().text().text().strip();
+    boolean followed = k + 1 < lines.size() && cells.get(k + 1).size() == 1 && readsOn(k + 1);
+    return cells.get(k).size() == 1
+        && cells.get(k - 1).getFirst().chunk().first() == cells.get(k).getFirst().chunk().first()
+        && !above.matches(".*[.!?:;]")
+        && (here.endsWith(".") || followed);
   }
 
   /**

@@ -135,6 +135,13 @@ record RowLine(List<TextLine> pieces, List<Word> words) {
     return pieces.size() >= 2;
   }
 
+  /** The same further to the right, in points, as far as columns are told by it. */
+  RowLine shifted(double by) {
+    return new RowLine(
+        pieces,
+        words.stream().map(w -> new Word(w.left() + by, w.right() + by, w.usual())).toList());
+  }
+
   /** What of it stands between two edges, as one line. */
   TextLine between(double left, double right) {
     var parts = new ArrayList<TextLine>();

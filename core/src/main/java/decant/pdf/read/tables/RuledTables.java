@@ -11,7 +11,9 @@ import decant.pdf.read.page.RuledLines;
 import decant.pdf.read.page.ScannedPage;
 import decant.pdf.read.page.TextLine;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 
 /**
@@ -19,6 +21,9 @@ import java.util.Optional;
  */
 public final class RuledTables {
   private static final int MAX_RULES = 6_000;
+
+  /** Sides of rows, at most, where the text may tell more of them: head, rows, and a foot. */
+  private static final int MOST_OPEN = 4;
 
   /** The tables of a page, and the lines that stand outside them. */
   public record Result(List<Detected.Grid> tables, List<TextLine> rest) {}
@@ -46,28 +51,92 @@ public final class RuledTables {
       if (xs.size() < 3 || ys.size() < 3 && !row || xs.size() > 60 || ys.size() > 400) {
         continue;
       }
-      var box =
-          new Box(
-              xs.getFirst(),
-              ys.getFirst(),
-              xs.getLast() - xs.getFirst(),
-              ys.getLast() - ys.getFirst());
+      List<Double> ruled = ys;
+      var edges = new ArrayList<>(group);
+      ys = withShaded(page, rest, xs, ys, edges);
+      Box box = box(xs, ys);
       List<TextLine> inside = rest.stream().filter(l -> isInside(l, box)).toList();
       if (inside.isEmpty()) {
         continue;
       }
+      List<Detected.Grid> open = openRows(page.number(), xs, ys, edges, inside, group);
+      if (!open.isEmpty()) {
+        tables.addAll(open);
+        rest.removeAll(inside);
+        continue;
+      }
       if ((across.open() || down.open())
-          && tallest(ys) > TableThresholds.RuledTables.TALLEST * page.height()) {
+          && tallest(ruled) > TableThresholds.RuledTables.TALLEST * page.height()) {
         continue; // lines between columns of prose, and above and below them
       }
-      Detected.Grid table = grid(page.number(), box, xs, ys, group, inside);
-      if (row && !isFull(table, xs.size() - 1)) {
+      Detected.Grid table =
+          grid(page.number(), xs, ys, edges, inside, ruling(group, xs, ys)).inReadingOrder();
+      if (row && ys.size() == 2 && !isFull(table, xs.size() - 1)) {
         continue;
       }
       tables.add(table);
       rest.removeAll(inside);
     }
     return new Result(tables, rest);
+  }
+
+  /**
+   * Where rows end, with those that have a ground next to the lines.
+   *
+   * @param edges of cells; those of the shaded ones come to them
+   */
+  private static List<Double> withShaded(
+      ScannedPage page,
+      List<TextLine> lines,
+      List<Double> xs,
+      List<Double> ys,
+      List<RuledLine> edges) {
+    var out = new ArrayList<>(ys);
+    for (boolean above : new boolean[] {true, false}) {
+      double at = above ? ys.getFirst() : ys.getLast();
+      for (ShadedRows.Row r : ShadedRows.beside(page, lines, xs, at, above)) {
+        double top = Math.min(at, r.outer());
+        double bottom = Math.max(at, r.outer());
+        Rule look = edges.getFirst().look();
+        r.parted().forEach(x -> edges.add(new RuledLine(x, top, x, bottom, look)));
+        for (double y : new double[] {top, bottom}) {
+          edges.add(new RuledLine(xs.getFirst(), y, xs.getLast(), y, look));
+        }
+        out.add(above ? 0 : out.size(), r.outer());
+        at = r.outer();
+      }
+    }
+    return out;
+  }
+
+  /** The table with the rows that its text makes, where lines stand between columns alone. */
+  private static List<Detected.Grid> openRows(
+      int page,
+      List<Double> xs,
+      List<Double> ys,
+      List<RuledLine> edges,
+      List<TextLine> inside,
+      List<RuledLine> rules) {
+    if (ys.size() > MOST_OPEN) {
+      return List.of();
+    }
+    Detected.Grid whole = grid(page, xs, ys, edges, inside, ruling(rules, xs, ys));
+    var rows = new ArrayList<List<Detected.DetectedCell>>();
+    boolean more = false;
+    for (int k = 1; k < ys.size(); k++) {
+      double top = ys.get(k - 1);
+      double bottom = ys.get(k);
+      List<TextLine> here =
+          inside.stream().filter(l -> l.middle() >= top && l.middle() < bottom).toList();
+      List<List<Detected.DetectedCell>> parted = OpenRows.of(here, xs);
+      more |= !parted.isEmpty();
+      rows.addAll(parted.isEmpty() ? whole.rows().subList(k - 1, k) : parted);
+    }
+    return more
+        ? List.of(
+            new Detected.Grid(page, whole.box(), whole.columns(), rows, whole.ruling())
+                .inReadingOrder())
+        : List.of();
   }
 
   /** Whether a row has as many cells as there are columns, and text in each. */
@@ -83,6 +152,12 @@ public final class RuledTables {
         && middle < box.bottom()
         && l.box().x() > box.x() - TableThresholds.RuledTables.NEAR
         && l.box().right() < box.right() + TableThresholds.RuledTables.NEAR;
+  }
+
+  private static Box box(List<Double> xs, List<Double> ys) {
+    double x = xs.getFirst();
+    double y = ys.getFirst();
+    return new Box(x, y, xs.getLast() - x, ys.getLast() - y);
   }
 
   private static double tallest(List<Double> ys) {
@@ -127,20 +202,22 @@ public final class RuledTables {
   /** How far most of the lines the other way reach to one side that reach beyond a place. */
   private static double edge(List<RuledLine> rules, double from, boolean lying, int side) {
     double near = TableThresholds.RuledTables.NEAR;
+    // Lines may be drawn in pieces, cell by cell: of each, what reaches furthest counts.
+    Map<Long, Double> furthest = new HashMap<>();
+    for (RuledLine r : rules) {
+      if (r.lying() != lying) {
+        double end = end(r, lying, side);
+        furthest.merge(
+            Math.round(r.middle()), end, (a, b) -> side < 0 ? Math.min(a, b) : Math.max(a, b));
+      }
+    }
     double[] ends =
-        rules.stream()
-            .filter(r -> r.lying() != lying)
-            .mapToDouble(r -> end(r, lying, side))
+        furthest.values().stream()
+            .mapToDouble(Double::doubleValue)
             .filter(x -> side * (x - from) > near)
             .sorted()
             .toArray();
-    long places =
-        rules.stream()
-            .filter(r -> r.lying() != lying)
-            .mapToLong(r -> Math.round(r.middle()))
-            .distinct()
-            .count();
-    return ends.length == 0 || ends.length * 2 < places ? from : ends[ends.length / 2];
+    return ends.length == 0 || ends.length * 2 < furthest.size() ? from : ends[ends.length / 2];
   }
 
   private static double end(RuledLine r, boolean lying, int side) {
@@ -149,11 +226,11 @@ public final class RuledTables {
 
   private static Detected.Grid grid(
       int page,
-      Box box,
       List<Double> xs,
       List<Double> ys,
       List<RuledLine> rules,
-      List<TextLine> inside) {
+      List<TextLine> inside,
+      Ruling ruling) {
     int columns = xs.size() - 1;
     int rows = ys.size() - 1;
     int[][] owner = new int[rows][columns];
@@ -201,7 +278,7 @@ public final class RuledTables {
     for (int c = 0; c < columns; c++) {
       widths.add(xs.get(c + 1) - xs.get(c));
     }
-    return new Detected.Grid(page, box, widths, out, ruling(rules, xs, ys)).inReadingOrder();
+    return new Detected.Grid(page, box(xs, ys), widths, out, ruling);
   }
 
   private static Ruling ruling(List<RuledLine> rules, List<Double> xs, List<Double> ys) {

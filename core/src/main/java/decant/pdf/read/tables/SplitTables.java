@@ -96,10 +96,14 @@ public final class SplitTables {
     AlignedTables.Found last = a.tables.getLast();
     WhiteColumns columns = last.columns();
     int end = a.below();
+    // A title that stands further off begins another table.
+    double most =
+        Math.min(
+            TableThresholds.AlignedTables.ENDS * last.lines().getLast().size(),
+            TableThresholds.AlignedTables.APART * last.pitch());
     boolean one =
         end == a.lines.size() - 1
-            && a.lines.get(end).baseline() - a.lines.get(end - 1).baseline()
-                < TableThresholds.AlignedTables.ENDS * a.lines.get(end).size()
+            && a.lines.get(end).baseline() - a.lines.get(end - 1).baseline() < most
             && columns.shifted(by).fit(b.tables.getFirst().lines());
     if (one) {
       var lines = new ArrayList<>(last.lines());
@@ -147,14 +151,15 @@ public final class SplitTables {
       return;
     }
     List<RowLine> lines = List.copyOf(a.lines.subList(from, a.lines.size()));
-    if (Math.abs(by) < 1) {
-      // Titles may be wider than what is below them: only both parts tell where columns end.
-      AlignedTables.Found first = b.tables.getFirst();
-      var all = new ArrayList<>(lines);
-      all.addAll(first.lines());
-      WhiteColumns both = WhiteColumns.of(all);
-      columns = both.columns().size() == columns.columns().size() ? both : columns;
-      b.tables.set(0, new AlignedTables.Found(first.lines(), columns));
+    // Titles may be wider than what is below them: only both parts tell where columns end.
+    AlignedTables.Found first = b.tables.getFirst();
+    var all = new ArrayList<RowLine>();
+    lines.forEach(l -> all.add(l.shifted(by)));
+    all.addAll(first.lines());
+    WhiteColumns both = WhiteColumns.of(all);
+    if (both.columns().size() == columns.columns().size()) {
+      b.tables.set(0, new AlignedTables.Found(first.lines(), both));
+      columns = both.shifted(-by);
     }
     a.tables.add(new AlignedTables.Found(lines, columns));
   }

@@ -168,6 +168,26 @@ final class TableThresholds {
     static final double PITCH = 1.6;
   }
 
+  /** Of {@link decant.pdf.read.tables.WhiteBands}. */
+  static final class WhiteBands {
+    private WhiteBands() {}
+
+    /** Between lines that may be of one text. */
+    static final double LINES = 2.5;
+
+    /** Of the pitch of lines: farther apart are those of two rows. */
+    static final double PARTED = 1.2;
+
+    /** Of the rows that have a cell on no line of the tallest one. */
+    static final double MIDDLE = 0.2;
+
+    /** Of the pitch: as far is a cell off the middle of its row at most. */
+    static final double OFF = 0.15;
+
+    /** Of the rows: in so many all cells stand in the middle. */
+    static final double ALL = 0.9;
+  }
+
   /** Of {@link decant.pdf.read.tables.BandedTables}. */
   static final class BandedTables {
     private BandedTables() {}

@@ -41,11 +41,13 @@ final class WhiteColumns {
   private final List<Column> columns;
   private final double em;
   private final double wide;
+  private final boolean ruled;
 
-  private WhiteColumns(List<Column> columns, double em, double wide) {
+  private WhiteColumns(List<Column> columns, double em, double wide, boolean ruled) {
     this.columns = List.copyOf(columns);
     this.em = em;
     this.wide = wide;
+    this.ruled = ruled;
   }
 
   List<Column> columns() {
@@ -59,7 +61,8 @@ final class WhiteColumns {
             .map(c -> new Column(c.from() + by, c.to() + by, c.left() + by, c.right() + by))
             .toList(),
         em,
-        wide);
+        wide,
+        ruled);
   }
 
   /** Whether there are as many as a table has. */
@@ -143,16 +146,27 @@ final class WhiteColumns {
   }
 
   /**
+   * Those with lines between them: whatever stands on two sides of one is in two columns.
+   *
+   * @param xs where columns end, outer sides too
+   */
+  static WhiteColumns ruled(List<RowLine> lines, List<Double> xs) {
+    double em = lines.stream().mapToDouble(RowLine::size).sorted().toArray()[lines.size() / 2];
+    double wide = TableThresholds.WhiteColumns.ALONE * em;
+    return between(xs.subList(1, xs.size() - 1), lines, em, wide, true);
+  }
+
+  /**
    * @param widest gap between words that parts nothing, by the size of the text
    */
   private static WhiteColumns of(List<RowLine> lines, DoubleUnaryOperator widest) {
     if (lines.isEmpty()) {
-      return new WhiteColumns(List.of(), 1, 1);
+      return new WhiteColumns(List.of(), 1, 1, false);
     }
     double em = lines.stream().mapToDouble(RowLine::size).sorted().toArray()[lines.size() / 2];
     double wide = widest.applyAsDouble(em);
     List<Double> cuts = Corridors.cuts(lines, em, wide);
-    WhiteColumns found = between(cuts, lines, em, wide);
+    WhiteColumns found = between(cuts, lines, em, wide, false);
     // A title that stands to the left over numbers that stand to the right is of their column; and
     // what only one line has, not far from its neighbour, is no column.
     for (int c = 0; c + 1 < found.columns.size(); ) {
@@ -162,7 +176,7 @@ final class WhiteColumns {
         var fewer = new ArrayList<>(cuts);
         fewer.remove(c);
         cuts = fewer;
-        found = between(cuts, lines, em, wide);
+        found = between(cuts, lines, em, wide, false);
       }
     }
     return found;
@@ -186,7 +200,7 @@ final class WhiteColumns {
   }
 
   private static WhiteColumns between(
-      List<Double> cuts, List<RowLine> lines, double em, double wide) {
+      List<Double> cuts, List<RowLine> lines, double em, double wide, boolean ruled) {
     int n = cuts.size() + 1;
     var bare = new ArrayList<Column>();
     for (int c = 0; c < n; c++) {
@@ -194,7 +208,7 @@ final class WhiteColumns {
       double to = c + 1 == n ? Double.POSITIVE_INFINITY : cuts.get(c);
       bare.add(new Column(from, to, from, to));
     }
-    var rough = new WhiteColumns(bare, em, wide);
+    var rough = new WhiteColumns(bare, em, wide, ruled);
     double[] left = new double[n];
     double[] right = new double[n];
     java.util.Arrays.fill(left, Double.MAX_VALUE);
@@ -214,7 +228,7 @@ final class WhiteColumns {
               ? new Column(b.from(), b.to(), b.from(), b.from())
               : new Column(b.from(), b.to(), left[c], right[c]));
     }
-    return new WhiteColumns(out, em, wide);
+    return new WhiteColumns(out, em, wide, ruled);
   }
 
   /** Whether a column and the next are two. */
@@ -271,7 +285,10 @@ final class WhiteColumns {
     double begin = words.getFirst().left();
     double end = words.getFirst().right();
     for (int k = 1; k <= words.size(); k++) {
-      if (k == words.size() || isWide(words.get(k), end, wide) || meet(begin, end, words, k)) {
+      if (k == words.size()
+          || ruled && at(end) != at(words.get(k).left())
+          || isWide(words.get(k), end, wide)
+          || meet(begin, end, words, k)) {
         out.addAll(byWords(new Chunk(begin, end, at(begin), at(end)), words));
         if (k < words.size()) {
           begin = words.get(k).left();

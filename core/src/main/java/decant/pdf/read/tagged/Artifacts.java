@@ -17,8 +17,8 @@ final class Artifacts {
   private Artifacts() {}
 
   /**
-   * Artifacts at the head and foot of pages. They are on several pages; what is on one alone is
-   * marked so by mistake, and has to be read.
+   * Artifacts at the head and foot of pages. They are on several pages, or said to be what pages
+   * have at their edges; what is on one alone else is marked so by mistake, and has to be read.
    *
    * @param leaders artifacts that are of a text of their page, by identity
    */
@@ -43,6 +43,7 @@ final class Artifacts {
           TextLine l = ls.getFirst();
           boolean repeats =
               pages.size() == 1
+                  || ls.stream().allMatch(x -> isFurniture(x, pages.get(x.page())))
                   || ls.stream().mapToInt(TextLine::page).distinct().count() > 1
                   || ls.stream().allMatch(x -> known.contains(height(x)));
           if (!repeats) {
@@ -54,6 +55,12 @@ final class Artifacts {
     Set<TextLine> lines =
         texts.stream().flatMap(t -> t.lines().stream()).collect(Collectors.toSet());
     return new RunningTexts.Result(texts, lines);
+  }
+
+  private static boolean isFurniture(TextLine l, ScannedPage page) {
+    double edge = Math.min(l.box().bottom(), page.height() - l.box().y());
+    return edge < page.height() * TaggedThresholds.Artifacts.EDGE
+        && l.glyphs().stream().allMatch(g -> g.isSpace() || g.marked().furniture());
   }
 
   private static String height(TextLine l) {

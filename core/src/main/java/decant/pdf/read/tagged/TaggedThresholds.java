@@ -7,6 +7,14 @@ package decant.pdf.read.tagged;
 final class TaggedThresholds {
   private TaggedThresholds() {}
 
+  /** Of {@link decant.pdf.read.tagged.Artifacts}. */
+  static final class Artifacts {
+    private Artifacts() {}
+
+    /** Of the height of a page: headers and footers reach as far into it. */
+    static final double EDGE = 0.2;
+  }
+
   /** Of {@link decant.pdf.read.tagged.TaggedBlocks}. */
   static final class TaggedBlocks {
     private TaggedBlocks() {}

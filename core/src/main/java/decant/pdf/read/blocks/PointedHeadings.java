@@ -1,0 +1,80 @@
+package decant.pdf.read.blocks;
+
+import decant.pdf.read.detected.Detected;
+import decant.pdf.read.page.Sizes;
+import decant.text.EastAsian;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+
+/**
+ * Headings that end with a full stop, as those of minutes do. One such line is a sentence; several
+ * of one look, bold or larger than the text, each over text of another look, are headings, if
+ * nothing else in the document looks like them.
+ */
+final class PointedHeadings {
+  private PointedHeadings() {}
+
+  /**
+   * @param all blocks in their order; numbers become part of what is a heading
+   * @param candidates what is known for a heading, by its number; more are added
+   * @param body look of the text
+   * @param text looks that long paragraphs have
+   */
+  static void add(
+      List<Detected> all,
+      Map<Integer, HeadingStyle> candidates,
+      HeadingStyle body,
+      Set<HeadingStyle> text) {
+    Map<HeadingStyle, List<Integer>> alike = new HashMap<>();
+    Map<HeadingStyle, Integer> others = new HashMap<>();
+    for (int k = 0; k < all.size(); k++) {
+      if (!candidates.containsKey(k) && all.get(k) instanceof Detected.Text t) {
+        HeadingStyle s = HeadingStyle.of(t);
+        if (isPointed(t) && isOver(all, k)) {
+          alike.computeIfAbsent(s, x -> new ArrayList<>()).add(k);
+        } else {
+          others.merge(s, 1, Integer::sum);
+        }
+      }
+    }
+    alike.forEach((s, some) -> {
+      boolean marked = s.bold() && !body.bold() || Sizes.isLarger(s.size(), body.size());
+      boolean several = some.size() >= BlockThresholds.Headings.SLANTED;
+      boolean alone = others.getOrDefault(s, 0) * BlockThresholds.Headings.FEW <= some.size();
+      if (several
+          && marked
+          && alone
+          && s.size() >= body.size() * Sizes.AS_LARGE
+          && !text.contains(s.ofAnyCase())) {
+        some.forEach(k -> {
+          all.set(k, Blocks.withMarker((Detected.Text) all.get(k)));
+          candidates.put(k, s);
+        });
+      }
+    });
+  }
+
+  private static boolean isPointed(Detected.Text t) {
+    String words = t.text();
+    return (t.kind() == Detected.Kind.PARAGRAPH || t.kind() == Detected.Kind.ITEM)
+        && t.lines().size() == 1
+        && words.endsWith(".")
+        && !words.matches(".*(\\.\\.|[.!?;:] .*|\\t.*)")
+        && EastAsian.letters(words) < BlockThresholds.Headings.LONG / 2;
+  }
+
+  /** Whether a line stands off from what is above it and over text of another look. */
+  private static boolean isOver(List<Detected> all, int k) {
+    Detected.Text t = (Detected.Text) all.get(k);
+    boolean above =
+        k == 0 || all.get(k - 1).page() != t.page() || Sizes.standsOff(t.spaceBefore(), t.size());
+    return above
+        && k + 1 < all.size()
+        && all.get(k + 1) instanceof Detected.Text next
+        && next.page() == t.page()
+        && !HeadingStyle.of(next).equals(HeadingStyle.of(t));
+  }
+}

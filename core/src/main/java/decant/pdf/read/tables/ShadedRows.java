@@ -1,0 +1,136 @@
+package decant.pdf.read.tables;
+
+import decant.pdf.read.page.Painted;
+import decant.pdf.read.page.ScannedPage;
+import decant.pdf.read.page.TextLine;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * Rows of a ruled table that have a ground instead of lines: often the head, or the totals. Their
+ * ground stands against the lines and reaches from side to side, cell by cell or as one bar.
+ */
+final class ShadedRows {
+  /** Heads of more rows are rare, and what else is shaded above a table is not endless. */
+  private static final int MOST = 4;
+
+  /**
+   * A row beside a table.
+   *
+   * @param outer where it ends on the side that is away from the table
+   * @param parted where its cells end, outer sides left out
+   */
+  record Row(double outer, List<Double> parted) {}
+
+  private final ScannedPage page;
+  private final List<TextLine> lines;
+  private final List<Double> xs;
+
+  private ShadedRows(ScannedPage page, List<TextLine> lines, List<Double> xs) {
+    this.page = page;
+    this.lines = lines;
+    this.xs = xs;
+  }
+
+  /**
+   * Those next to a table, the nearest first.
+   *
+   * @param xs where its columns end
+   * @param edge where its lines end
+   * @param above on which side of it
+   */
+  static List<Row> beside(
+      ScannedPage page, List<TextLine> lines, List<Double> xs, double edge, boolean above) {
+    var rows = new ShadedRows(page, lines, xs);
+    var out = new ArrayList<Row>();
+    double at = edge;
+    while (out.size() < MOST) {
+      Optional<Row> next = rows.next(at, above);
+      if (next.isEmpty()) {
+        break;
+      }
+      out.add(next.get());
+      at = next.get().outer;
+    }
+    return out;
+  }
+
+  private Optional<Row> next(double edge, boolean above) {
+    double near = TableThresholds.RuledTables.NEAR;
+    List<Painted> grounds =
+        page.shapes().stream()
+            .filter(s -> s.solid() && !s.free() && s.shows())
+            .filter(s -> Math.abs((above ? s.box().bottom() : s.box().y()) - edge) <= near)
+            .filter(s -> isSide(s.box().x()) && isSide(s.box().right()))
+            .toList();
+    if (grounds.isEmpty()) {
+      return Optional.empty();
+    }
+    double outer = outer(grounds.getFirst(), above);
+    double height = Math.abs(outer - edge);
+    boolean alike = grounds.stream().allMatch(s -> Math.abs(outer(s, above) - outer) <= near);
+    boolean tall = height > TableThresholds.RowBands.TALLEST * page.height();
+    if (!alike || tall || height <= TableThresholds.RuledTables.OPEN_ROW || !covered(grounds)) {
+      return Optional.empty();
+    }
+    List<TextLine> text =
+        lines.stream()
+            .filter(l -> l.middle() > Math.min(outer, edge) && l.middle() < Math.max(outer, edge))
+            .filter(l -> l.box().right() > xs.getFirst() && l.box().x() < xs.getLast())
+            .toList();
+    List<Double> parted =
+        xs.subList(1, xs.size() - 1).stream().filter(x -> parts(text, x)).toList();
+    List<Double> inCells =
+        parted.stream().filter(x -> grounds.stream().noneMatch(s -> crosses(s, x))).toList();
+    List<Double> ends = inCells.isEmpty() ? parted : inCells;
+    // A bar with one text in it is rather the title above a table than a row of it.
+    return isRow(text, ends) ? Optional.of(new Row(outer, ends)) : Optional.empty();
+  }
+
+  private static double outer(Painted s, boolean above) {
+    return above ? s.box().y() : s.box().bottom();
+  }
+
+  private boolean isSide(double x) {
+    return xs.stream().anyMatch(s -> Math.abs(s - x) <= TableThresholds.RuledTables.NEAR);
+  }
+
+  private static boolean crosses(Painted s, double x) {
+    double near = TableThresholds.RuledTables.NEAR;
+    return s.box().x() < x - near && s.box().right() > x + near;
+  }
+
+  /** Whether there is a ground in every column. */
+  private boolean covered(List<Painted> grounds) {
+    for (int k = 1; k < xs.size(); k++) {
+      double middle = (xs.get(k - 1) + xs.get(k)) / 2;
+      if (grounds.stream().noneMatch(s -> s.box().x() < middle && s.box().right() > middle)) {
+        return false;
+      }
+    }
+    return true;
+  }
+
+  /** Whether no text reaches over a place where columns end. */
+  private static boolean parts(List<TextLine> text, double x) {
+    return text.stream()
+        .flatMap(l -> l.glyphs().stream())
+        .noneMatch(g -> !g.isSpace() && g.x() < x && g.right() > x);
+  }
+
+  private static boolean isRow(List<TextLine> text, List<Double> ends) {
+    long cells = 0;
+    for (int k = 0; k <= ends.size(); k++) {
+      double from = k == 0 ? Double.NEGATIVE_INFINITY : ends.get(k - 1);
+      double to = k == ends.size() ? Double.POSITIVE_INFINITY : ends.get(k);
+      cells +=
+          text.stream()
+                  .flatMap(l -> l.glyphs().stream())
+                  .anyMatch(g -> !g.isSpace() && g.x() >= from && g.x() < to)
+              ? 1
+              : 0;
+    }
+    return cells >= 2;
+  }
+}
