@@ -60,6 +60,9 @@ public final class Comparison {
         false);
     c.running(a, b);
     c.pieces(a.notes(), b.notes(), true);
+    if (mixed) {
+      new OnPages(c.out).dropWhatIsThere(a, b);
+    }
     c.fields(a.fields(), b.fields());
     if (a.pages() != b.pages()) {
       c.out.add(Difference.changed(Kind.PAGE, count(a.pages()), count(b.pages())));
@@ -89,7 +92,8 @@ public final class Comparison {
           switch (d.change()) {
             case ADDED -> isAmong(a.running(), d.b()) || dropped(Change.REMOVED, d.b());
             case REMOVED -> isAmong(b.running(), d.a()) || dropped(Change.ADDED, d.a());
-            case CHANGED, MOVED -> false;
+            case CHANGED -> false;
+            case MOVED -> true; // no page is known of them
           };
       boolean onlyNumbers =
           (d.change() == Change.ADDED || d.change() == Change.REMOVED)

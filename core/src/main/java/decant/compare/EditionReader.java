@@ -258,7 +258,7 @@ public final class EditionReader {
       for (int k = 0; k < text.length(); ) {
         int c = text.codePointAt(k);
         k += Character.charCount(c);
-        if (c == 0xAD || c == 0x200B) {
+        if (c == 0xAD || c == 0x200B || c == 0xFEFF) {
           continue;
         }
         if (isSpace(c)) {
@@ -315,6 +315,9 @@ public final class EditionReader {
     Optional<FormField> field = t.look().get(TextTraits.FIELD);
     if (field.isPresent()) {
       FormField f = field.get();
+      if (f.value(t.text()).isEmpty() && t.text().chars().anyMatch(Character::isLetter)) {
+        letters.add(t.text(), style, to(t)); // what asks to be filled in shows on the page
+      }
       fields.merge(
           f.name().isEmpty() ? f.id() : f.name(),
           new Edition.Filled(page, f.value(t.text())),

@@ -33,7 +33,11 @@ record Word(String text, List<Looks> looks, String link) {
     private static final double SAME_SIZE = 0.3;
 
     /** The looks of a character, in the face that steps in where the other lacks it. */
-    static Looks of(TextStyle s, int codePoint, FontBook fonts) {
+    static Looks of(TextStyle asked, int codePoint, FontBook fonts) {
+      TextStyle s =
+          asked.letters().smallCaps() && Character.isLowerCase(codePoint)
+              ? asked.smallCapital() // pages have them as small capitals
+              : asked;
       FontFace face =
           codePoint < 0x80 || s.face().covers(codePoint)
               ? s.face()

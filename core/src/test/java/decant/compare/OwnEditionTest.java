@@ -137,6 +137,34 @@ class OwnEditionTest {
     assertThat(offices(again)).hasSameSizeAs(offices(first));
   }
 
+  /** Small capitals, a mark of no width, and a header on the first page alone. */
+  @Test
+  void whatPagesHaveInTheirOwnWayDoesNotDiffer() throws Exception {
+    Path source =
+        FlatOdt.write(
+            folder.resolve("small.fodt"),
+            "",
+            "<style:page-layout style:name=\"L\"><style:header-style/></style:page-layout>"
+                + "<style:style style:name=\"S\" style:family=\"paragraph\">"
+                + "<style:text-properties fo:font-variant=\"small-caps\"/></style:style>"
+                + "<style:style style:name=\"N\" style:family=\"paragraph\">"
+                + "<style:paragraph-properties fo:break-before=\"page\"/></style:style>",
+            "<style:master-page style:name=\"Standard\" style:page-layout-name=\"L\">"
+                + "<style:header-first><text:p>Harbour office</text:p></style:header-first>"
+                + "<style:header><text:p/></style:header></style:master-page>",
+            "<text:p text:style-name=\"S\">Saltmarsh Quay</text:p><text:p>\uFEFFBerth rules</text:p>"
+                + "<text:p text:style-name=\"N\">The end</text:p>");
+    Path published = Files.write(folder.resolve("small.pdf"), published(source));
+    assertThat(offices(Files.readAllBytes(published))).hasSize(1);
+    Document back = Samples.taken(published).document();
+    assertThat(back.paragraphs()).extracting(Paragraph::text).doesNotContain("Harbour office");
+    Deadline deadline = Deadline.in(Duration.ofMinutes(1));
+    try (TakenApart a = TakenApart.of(ReadRequest.of(source), deadline);
+        TakenApart b = TakenApart.of(ReadRequest.of(published), deadline)) {
+      assertThat(Comparison.of(a, b)).isEmpty();
+    }
+  }
+
   private static byte[] published(Path source) throws IOException {
     var layout = Samples.layout(Samples.taken(source).document());
     return Samples.pdf(layout, Samples.choices(layout));

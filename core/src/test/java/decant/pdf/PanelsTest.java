@@ -28,6 +28,7 @@ import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.font.PDType1Font;
 import org.apache.pdfbox.pdmodel.font.Standard14Fonts;
 import org.apache.pdfbox.text.PDFTextStripper;
+import org.apache.pdfbox.util.Matrix;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -163,6 +164,28 @@ class PanelsTest {
         .filteredOn(f -> f.kind() == Finding.Kind.WORDS_IN_PICTURE)
         .singleElement()
         .satisfies(f -> assertThat(f.message()).contains("page 1").contains("Fuel berth"));
+  }
+
+  /** A label that leans is one of the drawing's as well, whose letters it becomes lines of. */
+  @Test
+  void aSlantedLabelIsToldAndSearchedToo() throws IOException {
+    TakenIn t =
+        taken(c -> {
+          c.moveTo(100, 400);
+          c.lineTo(320, 548);
+          c.lineTo(260, 640);
+          c.lineTo(40, 492);
+          c.closeAndStroke();
+          c.beginText();
+          c.setFont(new PDType1Font(Standard14Fonts.FontName.HELVETICA), 10);
+          c.setTextMatrix(Matrix.getRotateInstance(Math.toRadians(34), 150, 440));
+          c.showText("Crane at the slip");
+          c.endText();
+        });
+    assertThat(pictures(t))
+        .singleElement()
+        .satisfies(p -> assertThat(p.alt()).contains("Crane at the slip"));
+    assertThat(t.findings()).anyMatch(f -> f.message().contains("Crane at the slip"));
   }
 
   /** They are searched where they are seen, and painted once; PDFBox's stripper is the reader. */

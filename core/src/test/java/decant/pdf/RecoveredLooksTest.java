@@ -82,6 +82,34 @@ class RecoveredLooksTest {
     assertThat(with(d, TextTraits.STRIKE, true)).isEmpty();
   }
 
+  /** As long as the text of the page is wide, and yet under words: it ends with them. */
+  @Test
+  void aWholeLineMayBeUnderlined() throws IOException, ReadProblem {
+    String all =
+        "Whoever moves a vessel without asking pays for the berth they take and the one they leave";
+    Document d = marked("", all, "", (pdf, x, y, w) -> pdf.filled(Color.BLACK, x, y + 1, w, 0.6));
+    assertThat(width(PLAIN, 10, all)).isGreaterThan(0.6 * 595);
+    assertThat(with(d, TextTraits.UNDERLINE, true)).isEqualTo(all);
+    Document ruled =
+        marked("", all, "", (pdf, x, y, w) -> pdf.filled(Color.BLACK, x - 20, y + 1, w + 30, 0.6));
+    assertThat(with(ruled, TextTraits.UNDERLINE, true)).isEmpty();
+  }
+
+  /** Text close above a table: the line below it is the table's. */
+  @Test
+  void theUpperEdgeOfATableUnderlinesNothing() throws IOException, ReadProblem {
+    var pdf = new DrawnPdf();
+    double y = pdf.prose(72, 90, 450, PROSE) + 30;
+    String title = "Charges for the season, with power";
+    double w = width(PLAIN, 10, title) + 3;
+    pdf.text(74, y - 1.5, title);
+    for (int row = 0; row < 3; row++) {
+      pdf.framed(72, y + row * 18, w / 2, 18).framed(72 + w / 2, y + row * 18, w / 2, 18);
+      pdf.text(76, y + 13 + row * 18, "Berth " + row).text(76 + w / 2, y + 13 + row * 18, "18.40");
+    }
+    assertThat(with(pdf.takenIn(folder).document(), TextTraits.UNDERLINE, true)).isEmpty();
+  }
+
   @Test
   void aColourJustBehindWordsIsAMarker() throws IOException, ReadProblem {
     Document d =

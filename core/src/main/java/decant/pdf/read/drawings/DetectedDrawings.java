@@ -130,9 +130,9 @@ public final class DetectedDrawings {
         int number = pages.get(k).number();
         for (Drawing d : found.get(k)) {
           boolean running = isRunning(d, places, pages.size());
-          // What most pages have stands in the text as well, where it is searched.
+          // What most pages have is searched in the text.
           List<TextLine> lines =
-              d.panel() || running ? List.of() : Lines.of(pages.get(k).only(d.labels()));
+              d.panel() || running ? List.of() : AxisLabels.written(pages.get(k), d.labels());
           wanted.putIfAbsent(
               key(number, d, running),
               new Cut(number, around(d), !d.panel(), d.background(), lines));
@@ -185,7 +185,7 @@ public final class DetectedDrawings {
     var pictures = new ArrayList<>(p.pictures());
     pictures.removeIf(x -> place.holds(x.box(), 1));
     String alt =
-        Lines.of(p.only(d.labels())).stream()
+        AxisLabels.written(p, d.labels()).stream()
             .map(l -> l.text().strip())
             .collect(Collectors.joining(" "));
     pictures.add(new Placed(picture.media(), place, picture.content(), alt));

@@ -61,7 +61,7 @@ final class Decorations {
     if (rules.isEmpty() && marked.isEmpty()) {
       return glyphs;
     }
-    Map<RuledLine, Double> written = written(glyphs);
+    Map<RuledLine, Written> written = written(glyphs);
     var out = new ArrayList<Glyph>(glyphs.size());
     for (Glyph g : glyphs) {
       if (g.quarter() != 0) {
@@ -71,8 +71,8 @@ final class Decorations {
       boolean under = false;
       boolean through = false;
       for (RuledLine r : rules.between(g.baseline() - g.size(), g.baseline() + g.size())) {
-        under |= isUnder(r, g) && (isFilled(r, written) || !isEdge(r));
-        through |= isThrough(r, g);
+        under |= isUnder(r, g) && isUnderline(r, written.getOrDefault(r, Written.NONE));
+        through |= isThrough(r, g) && !isLong(r);
       }
       Optional<Colour> marker = Optional.ofNullable(marked.get(g));
       out.add(
@@ -83,19 +83,38 @@ final class Decorations {
     return withoutCrossings(out);
   }
 
-  private boolean isUnder(RuledLine r, Glyph g) {
+  private static boolean isUnder(RuledLine r, Glyph g) {
     double below = r.middle() - g.baseline();
     return below > 0 && below < g.size() * ScanThresholds.Decorations.UNDER && spans(r, g);
   }
 
+  /**
+   * What stands on a line.
+   *
+   * @param letters width of all of them
+   * @param left where the first begins
+   * @param right where the last ends
+   */
+  private record Written(double letters, double left, double right) {
+    static final Written NONE = new Written(0, Double.MAX_VALUE, -Double.MAX_VALUE);
+
+    static Written of(Glyph g) {
+      return new Written(g.width(), g.x(), g.right());
+    }
+
+    Written and(Written o) {
+      return new Written(letters + o.letters, Math.min(left, o.left), Math.max(right, o.right));
+    }
+  }
+
   /** How much of each line has letters above it. */
-  private Map<RuledLine, Double> written(List<Glyph> glyphs) {
-    var out = new IdentityHashMap<RuledLine, Double>();
+  private Map<RuledLine, Written> written(List<Glyph> glyphs) {
+    var out = new IdentityHashMap<RuledLine, Written>();
     for (Glyph g : glyphs) {
       if (g.quarter() == 0) {
         for (RuledLine r : rules.between(g.baseline() - g.size(), g.baseline() + g.size())) {
           if (isUnder(r, g)) {
-            out.merge(r, g.width(), Double::sum);
+            out.merge(r, Written.of(g), Written::and);
           }
         }
       }
@@ -103,23 +122,39 @@ final class Decorations {
     return out;
   }
 
-  /** Whether a line meets one that stands, as the edges of cells do. */
-  private boolean isEdge(RuledLine r) {
+  /**
+   * An underline begins and ends with its words; the edge of a cell below them reaches on, and
+   * meets lines that stand. One as long as lines of text are has to begin and end as they do.
+   */
+  private boolean isUnderline(RuledLine r, Written on) {
+    boolean left = meetsStanding(r, r.x1());
+    boolean right = meetsStanding(r, r.x2());
+    double length = r.x2() - r.x1();
+    if (left && right || isLong(r) && !(isAt(on.left, r.x1()) && isAt(on.right, r.x2()))) {
+      return false;
+    }
+    return !left && !right || on.letters >= length * ScanThresholds.Decorations.WRITTEN;
+  }
+
+  private static boolean isAt(double letters, double end) {
+    return Math.abs(letters - end) < ScanThresholds.Decorations.ENDS;
+  }
+
+  private boolean meetsStanding(RuledLine r, double end) {
     for (RuledLine s : standing.between(r.middle(), r.middle())) {
-      double x = (s.x1() + s.x2()) / 2;
-      if (Math.abs(x - r.x1()) <= TOUCHING || Math.abs(x - r.x2()) <= TOUCHING) {
+      if (Math.abs((s.x1() + s.x2()) / 2 - end) <= TOUCHING) {
         return true;
       }
     }
     return false;
   }
 
-  /** An underline begins and ends with its words; the edge of a cell below them reaches on. */
-  private static boolean isFilled(RuledLine r, Map<RuledLine, Double> written) {
-    return written.getOrDefault(r, 0.0) >= (r.x2() - r.x1()) * ScanThresholds.Decorations.WRITTEN;
+  /** Whether it is rather a line of the page than one under words. */
+  private boolean isLong(RuledLine r) {
+    return r.x2() - r.x1() >= width * ScanThresholds.Decorations.LONGEST;
   }
 
-  private boolean isThrough(RuledLine r, Glyph g) {
+  private static boolean isThrough(RuledLine r, Glyph g) {
     double above = g.baseline() - r.middle();
     return above > g.size() * ScanThresholds.Decorations.STRIKE_LEAST
         && above < g.size() * ScanThresholds.Decorations.STRIKE_MOST
@@ -127,12 +162,9 @@ final class Decorations {
         && spans(r, g);
   }
 
-  private boolean spans(RuledLine r, Glyph g) {
+  private static boolean spans(RuledLine r, Glyph g) {
     double middle = g.x() + g.width() / 2;
-    // Longer than a line of text is a ruled line, not one under or through letters.
-    return r.x1() <= middle
-        && r.x2() >= middle
-        && r.x2() - r.x1() < width * ScanThresholds.Decorations.LONGEST;
+    return r.x1() <= middle && r.x2() >= middle;
   }
 
   /**

@@ -29,7 +29,10 @@ final class ScanThresholds {
     /** The thickest line through text. */
     static final double THICKEST = 0.12;
 
-    /** Of the page: longer lines belong to it, not to words. */
+    /** Points that a long underline begins and ends off its words at most: a space. */
+    static final double ENDS = 4;
+
+    /** Of the page: longer lines belong to it, if they do not end with its words. */
     static final double LONGEST = 0.6;
 
     /** Of the page: a wider area is its background. */

@@ -274,9 +274,10 @@ public final class AlignedTables {
   /** Lines that wide gaps part, or that have text in every column. */
   private static long inColumns(List<RowLine> rows, WhiteColumns white) {
     int all = white.columns().size();
-    return rows.stream()
-        .filter(r -> r.parted() || all >= 2 && white.chunks(r).size() == all)
-        .count();
+    long parted = rows.stream().filter(RowLine::parted).count();
+    boolean most =
+        all >= TableThresholds.Registers.COLUMNS && parted >= 2 && parted * 2 >= rows.size();
+    return rows.stream().filter(r -> r.parted() || most && white.chunks(r).size() == all).count();
   }
 
   private boolean isTable(int from, int end, WhiteColumns white) {

@@ -1,5 +1,6 @@
 package decant.pdf.read.tables;
 
+import decant.pdf.read.lines.Typewriter;
 import decant.pdf.read.tables.RowLine.Span;
 import java.util.ArrayList;
 import java.util.List;
@@ -29,7 +30,9 @@ final class NarrowTables {
       end++;
     }
     List<RowLine> table = lines.subList(from, end);
-    if (rows.size() < TableThresholds.AlignedTables.MIN_ROWS || !inLine(rows, table)) {
+    // Where all letters are as wide, words stand in line by chance.
+    boolean typed = Typewriter.is(table.stream().flatMap(l -> l.pieces().stream()).toList());
+    if (typed || rows.size() < TableThresholds.AlignedTables.MIN_ROWS || !inLine(rows, table)) {
       return Optional.empty();
     }
     WhiteColumns columns = WhiteColumns.ofAll(table);
