@@ -48,6 +48,13 @@ class RowsInTheMiddleTest {
 
   /** Rows with each cell in the middle of the height of its row; the end of the last. */
   private static double middle(DrawnPdf pdf, double top, String[]... rows) {
+    return drawn(pdf, top, 0.5, rows);
+  }
+
+  /**
+   * @param share of the room that is left in a row that stands above a cell
+   */
+  private static double drawn(DrawnPdf pdf, double top, double share, String[]... rows) {
     double y = top;
     for (String[] row : rows) {
       int most = 1;
@@ -56,7 +63,7 @@ class RowsInTheMiddleTest {
       }
       for (int c = 0; c < row.length; c++) {
         String[] lines = row[c].split("\\|");
-        double at = y + ROOM + (most - lines.length) * PITCH / 2;
+        double at = y + ROOM + (most - lines.length) * PITCH * share;
         for (String l : lines) {
           pdf.text(PLAIN, 9, LEFT[c], at, l);
           at += PITCH;
@@ -81,6 +88,31 @@ class RowsInTheMiddleTest {
     List<Table> found = tables(pdf.takenIn(folder).document());
     assertThat(found).hasSize(1);
     assertThat(rows(found.getFirst())).isEqualTo(said(REGISTER));
+  }
+
+  @Test
+  void cellsMayStandAtTheFootOfTheirRows() throws IOException, ReadProblem {
+    var pdf = new DrawnPdf();
+    double y = pdf.prose(72, 90, 420, PROSE);
+    drawn(pdf, y + 20, 1, REGISTER);
+    List<Table> found = tables(pdf.takenIn(folder).document());
+    assertThat(found).hasSize(1);
+    assertThat(rows(found.getFirst())).isEqualTo(said(REGISTER));
+  }
+
+  /** A head of a group stands alone in its row, and ends no table. */
+  @Test
+  void headsOfGroupsStandAmongTheRows() throws IOException, ReadProblem {
+    var pdf = new DrawnPdf();
+    double y = middle(pdf, 100, REGISTER[0], REGISTER[2]);
+    y = middle(pdf, y, new String[] {"At the mole"}, REGISTER[3], REGISTER[4], REGISTER[5]);
+    pdf.prose(72, y + 30, 420, PROSE);
+    List<Table> found = tables(pdf.takenIn(folder).document());
+    assertThat(found).hasSize(1);
+    assertThat(rows(found.getFirst()))
+        .hasSize(6)
+        .contains(List.of("At the mole", "", "", "", ""))
+        .containsAll(said(REGISTER[0], REGISTER[2], REGISTER[3]));
   }
 
   /** Lines of one column beside those of another, off by half a line all the way down. */
@@ -117,6 +149,36 @@ class RowsInTheMiddleTest {
     List<List<String>> rows = rows(found.getFirst());
     assertThat(rows.getFirst()).containsExactly(head);
     assertThat(rows.subList(1, rows.size())).isEqualTo(said(REGISTER));
+  }
+
+  /** Nothing lies across the lines between the columns, above, below or between the rows. */
+  @Test
+  void linesThatStandSideBySideMakeATable() throws IOException, ReadProblem {
+    var pdf = new DrawnPdf();
+    String[] head = {"No.", "Vessel", "Day", "Remarks", "Watch"};
+    double y = middle(pdf, 100, head);
+    double end = middle(pdf, y, REGISTER);
+    for (double x : new double[] {68, 116, 186, 266, 436, 480}) {
+      pdf.line(x, 98, x, end);
+    }
+    List<Table> found = tables(pdf.takenIn(folder).document());
+    assertThat(found).hasSize(1);
+    List<List<String>> rows = rows(found.getFirst());
+    assertThat(rows.getFirst()).containsExactly(head);
+    assertThat(rows.subList(1, rows.size())).isEqualTo(said(REGISTER));
+  }
+
+  /** Prose between lines, as newspapers have, is no table. */
+  @Test
+  void linesBetweenColumnsOfProseMakeNone() throws IOException, ReadProblem {
+    var pdf = new DrawnPdf();
+    for (int c = 0; c < 4; c++) {
+      pdf.line(54 + 160 * c, 100, 54 + 160 * c, 420);
+      if (c < 3) {
+        pdf.prose(60 + 160 * c, 110, 148, PROSE.substring(10 * c));
+      }
+    }
+    assertThat(tables(pdf.takenIn(folder).document())).isEmpty();
   }
 
   /** A form for two parties: names and places in two boxes are no rows of a table. */
@@ -183,5 +245,26 @@ class RowsInTheMiddleTest {
     grid(pdf, 120, new String[] {"Kind", "Planned", "Taken"}, new String[] {"Berths", "40", "38"});
     assertThat(rows(tables(pdf.takenIn(folder).document()).getFirst()))
         .containsExactly(List.of("Kind", "Planned", "Taken"), List.of("Berths", "40", "38"));
+  }
+
+  /** Headings have a line below them as wide as the table's, here above and below it. */
+  @Test
+  void headingsOverLinesAreNotRows() throws IOException, ReadProblem {
+    var pdf = new DrawnPdf();
+    pdf.text(BOLD, 14, 72, 90, "Charges").line(72, 95, 472, 95);
+    double y = pdf.prose(72, 112, 400, PROSE) + 4;
+    String[][] body = {
+      {"Kind", "Planned", "Taken"}, {"Berths", "40", "38"}, {"Moorings", "12", "9"}
+    };
+    for (String[] row : body) {
+      for (int c = 0; c < row.length; c++) {
+        pdf.text(PLAIN, 9, 76 + 150 * c, y + 12, row[c]);
+      }
+      pdf.line(72, y + 18, 472, y + 18);
+      y += 18;
+    }
+    pdf.text(BOLD, 14, 72, y + 22, "Winter storage").line(72, y + 27, 472, y + 27);
+    pdf.prose(72, y + 46, 400, PROSE);
+    assertThat(rows(tables(pdf.takenIn(folder).document()).getFirst())).isEqualTo(said(body));
   }
 }

@@ -59,7 +59,10 @@ public final class AlignedTables {
       List<RowLine> rows = lines.subList(k, end);
       WhiteColumns columns = WhiteColumns.of(rows);
       if (isTable(k, end, columns)) {
-        tables.add(new Found(List.copyOf(rows), columns));
+        boolean head =
+            k > 0 && !isOf(tables, lines.get(k - 1)) && isHead(lines.get(k - 1), k, columns);
+        List<RowLine> whole = head ? lines.subList(k - 1, end) : rows;
+        tables.add(new Found(List.copyOf(whole), columns));
         k = end;
         continue;
       }
@@ -77,6 +80,34 @@ public final class AlignedTables {
       }
     }
     return tables;
+  }
+
+  private static boolean isOf(List<Found> tables, RowLine line) {
+    return !tables.isEmpty() && tables.getLast().lines().getLast() == line;
+  }
+
+  /** Whether the line above a table has a title over each column, one word each, near together. */
+  private boolean isHead(RowLine line, int k, WhiteColumns white) {
+    List<WhiteColumns.Column> columns = white.columns();
+    if (line.words().size() != columns.size()
+        || columns.size() < TableThresholds.Registers.COLUMNS
+        || !near(k, k)
+        || line.pieces().stream().anyMatch(p -> p.text().strip().endsWith("."))) {
+      return false;
+    }
+    for (int c = 0; c < columns.size(); c++) {
+      RowLine.Word w = line.words().get(c);
+      WhiteColumns.Column column = columns.get(c);
+      double near = TableThresholds.WhiteColumns.EDGE * line.size();
+      boolean over =
+          Math.abs(w.left() - column.left()) < near
+              || Math.abs(w.right() - column.right()) < near
+              || Math.abs(w.left() + w.right() - column.left() - column.right()) / 2 < near;
+      if (!over) {
+        return false;
+      }
+    }
+    return true;
   }
 
   private double gap(int k) {

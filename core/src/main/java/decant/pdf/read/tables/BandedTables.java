@@ -32,7 +32,7 @@ public final class BandedTables {
       }
       List<List<RowLine>> rows = s.rows().stream().map(RowLine::of).toList();
       List<RowLine> whole = rows.stream().map(RowLine::stacked).toList();
-      WhiteColumns columns = WhiteColumns.of(whole);
+      WhiteColumns columns = WhiteColumns.ofRows(whole);
       if (isTable(rows, whole, columns)) {
         s.rows().forEach(taken::addAll);
         tables.add(grid(page, s, rows, columns));

@@ -53,6 +53,56 @@ final class Corridors {
     return cuts;
   }
 
+  /**
+   * The middles of corridors that no word of any row reaches into, however narrow, if what stands
+   * beside them is in line in many rows: of rows with all their lines, that is no chance.
+   */
+  static List<Double> tight(List<RowLine> rows, double em) {
+    double left = rows.stream().mapToDouble(RowLine::left).min().orElseThrow();
+    double right = rows.stream().mapToDouble(RowLine::right).max().orElseThrow();
+    if (right - left > WIDEST) {
+      return List.of();
+    }
+    int[] words = new int[(int) Math.ceil((right - left) / BIN) + 2];
+    for (RowLine r : rows) {
+      r.words().forEach(w -> add(words, w.left() - left, w.right() - left));
+    }
+    var out = new ArrayList<Double>();
+    int least = (int) Math.ceil(TableThresholds.WhiteColumns.LEAST * em / BIN);
+    int from = 0;
+    for (int x = 1; x < words.length; x++) {
+      words[x] += words[x - 1];
+      if (words[x] > 0) {
+        double begin = left + from * BIN;
+        double end = left + x * BIN;
+        if (x - from >= least && from > 0 && areInLine(rows, begin, end, em)) {
+          out.add((begin + end) / 2);
+        }
+        from = x + 1;
+      }
+    }
+    return out;
+  }
+
+  /** Whether in many rows words end at a corridor, or begin at it, with others beyond it. */
+  private static boolean areInLine(List<RowLine> rows, double from, double to, double em) {
+    int both = 0;
+    int beside = 0;
+    for (RowLine r : rows) {
+      double end = Double.NEGATIVE_INFINITY;
+      double begin = Double.POSITIVE_INFINITY;
+      for (RowLine.Word w : r.words()) {
+        end = w.right() <= from + BIN ? Math.max(end, w.right()) : end;
+        begin = w.left() >= to - BIN ? Math.min(begin, w.left()) : begin;
+      }
+      boolean near = from - end < em && begin - to < em;
+      both += near ? 1 : 0;
+      beside += near && (from - end < BIN * 2 || begin - to < BIN * 2) ? 1 : 0;
+    }
+    return both >= TableThresholds.NarrowGaps.IN_LINE
+        && beside >= TableThresholds.AlignedTables.NUMBERS * both;
+  }
+
   /** What most lines leave wide and no word reaches into is white, however narrow it is in some. */
   private static void whiten(int[] inked, int[] parted, int[] words, IntPredicate partsColumns) {
     int x = 0;

@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Set;
 import java.util.function.IntPredicate;
 import java.util.regex.Pattern;
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -161,13 +162,21 @@ final class LogicalRows {
     return runs || lone ? Kind.OPEN : Kind.SEEMS_TO_BEGIN;
   }
 
+  /** Whether of a row there is but one cell so far. */
+  private boolean isAlone(int row, int k) {
+    int column = cells.get(row).getFirst().chunk().first();
+    return cells.subList(row, k).stream()
+        .allMatch(l -> l.size() == 1 && l.getFirst().chunk().first() == column);
+  }
+
   /**
-   * Whether a line may have cells of one line beside the second of a taller one: where cells stand
-   * in the middle of their row, the row begins with the tallest alone.
+   * Whether a line may have cells of one line beside the second, or the last, of a taller one:
+   * where cells stand in the middle or at the foot of their row, it begins with the tallest alone.
    */
   private boolean isMiddle(int row, int k) {
     List<Cell> here = cells.get(k);
-    return here.getFirst().chunk().first() < cells.get(row).getFirst().chunk().first()
+    boolean before = here.getFirst().chunk().first() < cells.get(row).getFirst().chunk().first();
+    return (before || isAlone(row, k) && here.size() > 1)
         && here.stream()
             .anyMatch(c -> {
               Cell above = above(row, k, c.chunk());
@@ -207,11 +216,14 @@ final class LogicalRows {
    * above it ends none, and it ends one itself or is followed by its rest.
    */
   private boolean isWithin(int k) {
-    String above = cells.get(k - 1).getFirst().text().text().strip();
-    String here = cells.get(k).getFirst().text().text().strip();
+    Cell last = cells.get(k - 1).getFirst();
+    Cell first = cells.get(k).getFirst();
+    String above = last.text().text().strip();
+    String here = first.text().text().strip();
     boolean followed = k + 1 < lines.size() && cells.get(k + 1).size() == 1 && readsOn(k + 1);
     return cells.get(k).size() == 1
-        && cells.get(k - 1).getFirst().chunk().first() == cells.get(k).getFirst().chunk().first()
+        && last.chunk().first() == first.chunk().first()
+        && Flow.goesOn(last.text(), first.text(), measures[first.chunk().first()])
         && !above.matches(".*[.!?:;]")
         && (here.endsWith(".") || followed);
   }
@@ -223,8 +235,9 @@ final class LogicalRows {
     double[] within = gaps(kinds, EnumSet.of(Kind.GOES_ON));
     double[] between = gaps(kinds, EnumSet.of(Kind.BEGINS, Kind.SEEMS_TO_BEGIN));
     double em = lines.getFirst().size();
-    if (between.length == 0) {
-      return 0;
+    double clear = clear(kinds, em);
+    if (between.length == 0 || clear > 0) {
+      return clear;
     }
     if (within.length == 0) {
       if (between.length < 2) {
@@ -249,6 +262,38 @@ final class LogicalRows {
       }
     }
     return fewest <= TableThresholds.LogicalRows.ODD * (within.length + between.length) ? best : 0;
+  }
+
+  /**
+   * A distance between two kinds of distances that nothing lies between: the lesser is that of
+   * lines of a text, and no line with it stands below one of another row for certain; 0 if there
+   * are no two such kinds.
+   */
+  private double clear(Kind[] kinds, double em) {
+    double[] all = gaps(kinds, EnumSet.allOf(Kind.class));
+    int at = -1;
+    for (int k = 1; k < all.length; k++) {
+      at = at < 0 || all[k] - all[k - 1] > all[at] - all[at - 1] ? k : at;
+    }
+    if (at < 0
+        || all[at] - all[at - 1] < TableThresholds.LogicalRows.CLEAR * em
+        || all[at - 1] > TableThresholds.LogicalRows.TEXT * em
+        || all[at - 1] - all[0] > TableThresholds.LogicalRows.TELLS * em) {
+      return 0;
+    }
+    double limit = (all[at] + all[at - 1]) / 2;
+    // The room below a head tells nothing of the rows.
+    if (IntStream.range(2, kinds.length).filter(k -> gap(k) > limit).count() < 2) {
+      return 0;
+    }
+    for (int k = 1; k < kinds.length; k++) {
+      boolean full =
+          cells.get(k).size() == measures.length && cells.get(k - 1).size() == measures.length;
+      if (gap(k) < limit && (kinds[k] == Kind.BEGINS || full)) {
+        return 0;
+      }
+    }
+    return limit;
   }
 
   private double[] gaps(Kind[] kinds, Set<Kind> wanted) {

@@ -60,10 +60,7 @@ final class NarrowTables {
     for (int c = 0; c < rows.getFirst().size(); c++) {
       int column = c;
       List<Span> parts = rows.stream().map(r -> r.get(column)).toList();
-      boolean edge =
-          spread(parts, Span::left) < near
-              || spread(parts, Span::right) < near
-              || spread(parts, p -> (p.left() + p.right()) / 2) < near;
+      boolean edge = haveOneEdge(parts, near) || haveOneEdgeBelowHead(parts, near);
       double right = parts.stream().mapToDouble(Span::right).max().orElseThrow();
       boolean apart =
           c + 1 == rows.getFirst().size()
@@ -73,6 +70,24 @@ final class NarrowTables {
       }
     }
     return true;
+  }
+
+  private static boolean haveOneEdge(List<Span> parts, double near) {
+    return spread(parts, Span::left) < near
+        || spread(parts, Span::right) < near
+        || spread(parts, p -> (p.left() + p.right()) / 2) < near;
+  }
+
+  /** Titles may stand in the middle of a column that the rows below them have an edge of. */
+  private static boolean haveOneEdgeBelowHead(List<Span> parts, double near) {
+    List<Span> below = parts.subList(1, parts.size());
+    double left = below.stream().mapToDouble(Span::left).min().orElseThrow();
+    double right = below.stream().mapToDouble(Span::right).max().orElseThrow();
+    Span head = parts.getFirst();
+    boolean middle = Math.abs(head.left() + head.right() - left - right) / 2 < near;
+    return below.size() >= TableThresholds.AlignedTables.MIN_ROWS
+        && middle
+        && haveOneEdge(below, near);
   }
 
   private static double spread(List<Span> parts, ToDoubleFunction<Span> of) {

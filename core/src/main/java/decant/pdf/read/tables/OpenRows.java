@@ -4,6 +4,7 @@ import decant.pdf.read.detected.Detected;
 import decant.pdf.read.page.TextLine;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashSet;
 import java.util.List;
 import java.util.stream.IntStream;
 
@@ -32,7 +33,28 @@ final class OpenRows {
         || xs.size() <= TableThresholds.Registers.COLUMNS) {
       return List.of();
     }
-    return new OpenRows(lines, WhiteColumns.ruled(lines, xs)).rows();
+    WhiteColumns columns = WhiteColumns.ruled(lines, xs);
+    List<List<RowLine>> parted = WhiteBands.parted(inside).stream().map(RowLine::of).toList();
+    boolean rows =
+        parted.size() >= TableThresholds.AlignedTables.MIN_ROWS
+            && parted.stream().anyMatch(r -> r.size() > 1)
+            && parted.stream().allMatch(r -> isOne(r, columns));
+    return rows ? cells(parted, columns) : new OpenRows(lines, columns).rows();
+  }
+
+  /** Whether lines are those of one row: no column has two numbers. */
+  private static boolean isOne(List<RowLine> row, WhiteColumns columns) {
+    var numbers = new HashSet<Integer>();
+    return row.stream()
+        .flatMap(l ->
+            columns.chunks(l).stream()
+                .filter(c -> LogicalRows.isNumber(l.between(c.left(), c.right()))))
+        .allMatch(c -> numbers.add(c.first()));
+  }
+
+  private static List<List<Detected.DetectedCell>> cells(
+      List<List<RowLine>> rows, WhiteColumns columns) {
+    return rows.stream().map(r -> AlignedGrid.cells(r, columns, false)).toList();
   }
 
   private List<List<Detected.DetectedCell>> rows() {
@@ -41,12 +63,12 @@ final class OpenRows {
         || !areApart(starts) && !haveNumbers(starts)) {
       return List.of();
     }
-    var out = new ArrayList<List<Detected.DetectedCell>>();
+    var rows = new ArrayList<List<RowLine>>();
     for (int r = 0; r < starts.size(); r++) {
       int end = r + 1 < starts.size() ? starts.get(r + 1) : lines.size();
-      out.add(AlignedGrid.cells(lines.subList(starts.get(r), end), columns, false));
+      rows.add(lines.subList(starts.get(r), end));
     }
-    return out;
+    return cells(rows, columns);
   }
 
   /** Whether rows are further apart than the lines of a text. */

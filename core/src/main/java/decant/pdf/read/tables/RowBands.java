@@ -58,6 +58,14 @@ final class RowBands {
       return bottom - top - (last - first) - size;
     }
 
+    /** Whether it holds nothing but letters of another size. */
+    boolean isOfOtherSize(double size) {
+      return !lines.isEmpty()
+          && lines.stream()
+              .allMatch(
+                  l -> Math.abs(l.size() - size) > TableThresholds.AlignedTables.OTHER_SIZE * size);
+    }
+
     /** Whether its lines are apart as those of one row are not: of a title and a head below it. */
     boolean parted() {
       double[] at = lines.stream().mapToDouble(TextLine::baseline).sorted().toArray();
@@ -192,9 +200,11 @@ final class RowBands {
     List<TextLine> within = overlapping(lines, left, right);
     List<Interval> intervals = intervals(strips, within);
     double usual = usual(intervals);
+    double size = size(intervals);
     var run = new ArrayList<Interval>();
     for (Interval i : intervals) {
-      boolean foreign = !areWithin(i.lines, left, right);
+      // A title over a line as wide as the table is no row of it.
+      boolean foreign = !areWithin(i.lines, left, right) || i.isOfOtherSize(size);
       boolean empty =
           i.lines.isEmpty()
               || !i.bar && i.parted()
@@ -256,6 +266,17 @@ final class RowBands {
         .allMatch(l -> l.box().x() >= left - near && l.box().right() <= right + near);
   }
 
+  /** The size that most rows have; 0 if there are none. */
+  private static double size(List<Interval> intervals) {
+    double[] all =
+        intervals.stream()
+            .filter(i -> !i.lines.isEmpty())
+            .mapToDouble(i -> i.lines.getFirst().size())
+            .sorted()
+            .toArray();
+    return all.length == 0 ? 0 : all[all.length / 2];
+  }
+
   private static double usual(List<Interval> intervals) {
     double[] all =
         intervals.stream()
@@ -274,13 +295,21 @@ final class RowBands {
       List<TextLine> lines,
       double padding,
       List<Stack> out) {
+    // What is between a line above and the first row of a table may be text.
+    while (!run.isEmpty() && isText(run.getFirst(), left, right)) {
+      run.removeFirst();
+    }
+    while (!run.isEmpty() && isText(run.getLast(), left, right)) {
+      run.removeLast();
+    }
     if (run.isEmpty()) {
       return;
     }
     var rows = new ArrayList<List<TextLine>>();
     var tops = new ArrayList<Double>();
-    List<TextLine> above = beyond(lines, run.getFirst().top, padding, true);
-    List<TextLine> below = beyond(lines, run.getLast().bottom, padding, false);
+    double size = run.getFirst().lines.getFirst().size();
+    List<TextLine> above = beyond(lines, run.getFirst().top, size, padding, true);
+    List<TextLine> below = beyond(lines, run.getLast().bottom, size, padding, false);
     double bottom = run.getLast().bottom;
     boolean head = isRow(above, left, right);
     boolean alone = run.size() == 1;
@@ -296,7 +325,7 @@ final class RowBands {
       rows.add(i.lines);
       tops.add(i.top);
     }
-    if (!alone && isRow(below, left, right)) {
+    if (isRow(below, left, right)) {
       rows.add(below);
       tops.add(bottom);
       bottom = below.getLast().baseline() + padding / 2;
@@ -307,7 +336,7 @@ final class RowBands {
 
   /** The lines next to an edge on its outer side that stand as close together as those of a row. */
   private static List<TextLine> beyond(
-      List<TextLine> lines, double edge, double padding, boolean up) {
+      List<TextLine> lines, double edge, double size, double padding, boolean up) {
     List<TextLine> side =
         lines.stream()
             .filter(l -> up ? l.middle() < edge : l.middle() > edge)
@@ -316,6 +345,9 @@ final class RowBands {
     var out = new ArrayList<TextLine>();
     double last = edge;
     for (TextLine l : side) {
+      if (Math.abs(l.size() - size) > TableThresholds.AlignedTables.OTHER_SIZE * size) {
+        break; // a title
+      }
       double room =
           out.isEmpty() ? padding / 2 + l.size() : l.size() * TableThresholds.RowBands.PITCH;
       if (Math.abs(l.middle() - last) > room) {
@@ -328,9 +360,22 @@ final class RowBands {
     return out;
   }
 
+  private static boolean isText(Interval i, double left, double right) {
+    return !i.bar
+        && RowLine.of(i.lines).stream().noneMatch(RowLine::parted)
+        && holdsText(i.lines, left, right);
+  }
+
+  /** Whether a line reaches nearly from side to side without a gap. */
+  private static boolean holdsText(List<TextLine> lines, double left, double right) {
+    double most = TableThresholds.RowBands.PROSE * (right - left);
+    return RowLine.of(lines).stream().anyMatch(l -> !l.parted() && l.right() - l.left() > most);
+  }
+
   private static boolean isRow(List<TextLine> lines, double left, double right) {
     return lines.size() >= 2
         && areWithin(lines, left, right)
+        && !holdsText(lines, left, right)
         && RowLine.of(lines).stream().anyMatch(RowLine::parted);
   }
 }

@@ -77,6 +77,18 @@ public final class RuledTables {
       tables.add(table);
       rest.removeAll(inside);
     }
+    for (List<RuledLine> fence : Fences.of(rules)) {
+      List<Double> xs = RuledLines.places(fence, false, TableThresholds.RuledTables.NEAR);
+      Box box = box(xs, List.of(fence.getFirst().y1(), fence.getFirst().y2()));
+      List<TextLine> inside = rest.stream().filter(l -> isInside(l, box)).toList();
+      List<List<Detected.DetectedCell>> rows = OpenRows.of(inside, xs);
+      if (!rows.isEmpty()) {
+        Ruling ruling = ruling(fence, xs, List.of(box.y(), box.bottom()));
+        tables.add(
+            new Detected.Grid(page.number(), box, widths(xs), rows, ruling).inReadingOrder());
+        rest.removeAll(inside);
+      }
+    }
     return new Result(tables, rest);
   }
 
@@ -274,11 +286,15 @@ public final class RuledTables {
         out.add(cells);
       }
     }
-    var widths = new ArrayList<Double>();
-    for (int c = 0; c < columns; c++) {
-      widths.add(xs.get(c + 1) - xs.get(c));
+    return new Detected.Grid(page, box(xs, ys), widths(xs), out, ruling);
+  }
+
+  private static List<Double> widths(List<Double> xs) {
+    var out = new ArrayList<Double>();
+    for (int c = 0; c + 1 < xs.size(); c++) {
+      out.add(xs.get(c + 1) - xs.get(c));
     }
-    return new Detected.Grid(page, box(xs, ys), widths, out, ruling);
+    return out;
   }
 
   private static Ruling ruling(List<RuledLine> rules, List<Double> xs, List<Double> ys) {

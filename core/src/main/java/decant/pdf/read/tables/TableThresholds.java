@@ -106,6 +106,12 @@ final class TableThresholds {
     /** By how much the pitch of rows is over that of lines within a cell, where it tells. */
     static final double TELLS = 0.08;
 
+    /** By how much the pitch of rows is over that of lines where no line has one between. */
+    static final double CLEAR = 0.3;
+
+    /** The widest pitch of lines of a text. */
+    static final double TEXT = 1.45;
+
     /** Of the lines whose pitch may say otherwise than what stands in them. */
     static final double ODD = 0.15;
 
@@ -155,6 +161,9 @@ final class TableThresholds {
     /** Points that edges of one row are apart at most. */
     static final double NEAR = 3;
 
+    /** Of the width of rows: a wider line above or below them is of a text. */
+    static final double PROSE = 0.8;
+
     /** Points: what is thicker is a bar. */
     static final double LINE = 3;
 
@@ -176,7 +185,13 @@ final class TableThresholds {
     static final double LINES = 2.5;
 
     /** Of the pitch of lines: farther apart are those of two rows. */
-    static final double PARTED = 1.2;
+    static final double PARTED = 1.1;
+
+    /** One distance between lines in so many is that of lines of a text. */
+    static final int SEVERAL = 20;
+
+    /** So many heads of groups follow one another at most. */
+    static final int BETWEEN = 2;
 
     /** Of the rows that have a cell on no line of the tallest one. */
     static final double MIDDLE = 0.2;

@@ -8,10 +8,10 @@ import java.util.List;
 import java.util.Optional;
 
 /**
- * Rows whose cells stand in the middle of their height, without lines or bars between them: a cell
- * of one line then stands beside or between the lines of a taller one, and baselines tell nothing.
- * What tells the rows is the white between them from side to side, which is more than between the
- * lines of a cell.
+ * Rows whose cells stand in the middle or at the foot of their height, without lines or bars
+ * between them: a cell of one line then stands beside the last lines of a taller one, or between
+ * two, and baselines tell nothing. What tells the rows is the white between them from side to side,
+ * which is more than between the lines of a cell.
  */
 final class WhiteBands {
   private final List<TextLine> lines;
@@ -24,13 +24,32 @@ final class WhiteBands {
 
   /** Rows of a page one below the other, as those between painted edges. */
   static List<RowBands.Stack> of(List<TextLine> pieces) {
+    return in(pieces).map(WhiteBands::stacks).orElse(List.of());
+  }
+
+  /** What more white parts from side to side than there is between lines, down the page. */
+  static List<List<TextLine>> parted(List<TextLine> pieces) {
+    return in(pieces).map(WhiteBands::blocks).orElse(List.of());
+  }
+
+  private static Optional<WhiteBands> in(List<TextLine> pieces) {
     List<TextLine> lines =
         pieces.stream().sorted(Comparator.comparingDouble(TextLine::baseline)).toList();
     double[] near = distances(lines);
-    if (near.length < TableThresholds.AlignedTables.MIN_ROWS) {
-      return List.of();
+    return near.length < TableThresholds.AlignedTables.MIN_ROWS
+        ? Optional.empty()
+        : Optional.of(new WhiteBands(lines, pitch(near)));
+  }
+
+  /** The least distance that several lines have: that of a text, where some runs on below. */
+  private static double pitch(double[] near) {
+    int several = Math.max(3, near.length / TableThresholds.WhiteBands.SEVERAL);
+    for (int k = 0; k + several <= near.length; k++) {
+      if (near[k + several - 1] <= near[k] * TableThresholds.AlignedTables.SAME_PITCH) {
+        return near[k];
+      }
     }
-    return new WhiteBands(lines, near[near.length / 4]).stacks();
+    return near[near.length / 4];
   }
 
   /** From lines to the next below them, the smallest first. */
@@ -55,24 +74,81 @@ final class WhiteBands {
     return a.box().x() < b.box().right() && b.box().x() < a.box().right();
   }
 
+  private List<List<TextLine>> blocks() {
+    var out = new ArrayList<List<TextLine>>();
+    int from = 0;
+    for (int k = 1; k <= lines.size(); k++) {
+      if (k == lines.size() || isParted(k)) {
+        out.add(lines.subList(from, k));
+        from = k;
+      }
+    }
+    return out;
+  }
+
   private List<RowBands.Stack> stacks() {
     var out = new ArrayList<RowBands.Stack>();
     var run = new ArrayList<List<TextLine>>();
-    int from = 0;
-    for (int k = 1; k <= lines.size(); k++) {
-      if (k < lines.size() && !isParted(k)) {
+    var between = new ArrayList<List<TextLine>>();
+    for (List<TextLine> block : blocks()) {
+      boolean row = isRow(block);
+      boolean goesOn = !run.isEmpty() && follows(run, between, block, row);
+      boolean few = lone(between) < TableThresholds.WhiteBands.BETWEEN || parts(block) > 1;
+      if (goesOn && !row && few) {
+        between.add(block); // the head of a group, or a row with less room between its cells
         continue;
       }
-      List<TextLine> block = lines.subList(from, k);
-      if (isRow(block)) {
-        run.add(block);
+      if (goesOn && row && areWithin(between, run, block)) {
+        run.addAll(between);
       } else {
         take(run, out);
       }
-      from = k;
+      between.clear();
+      if (row) {
+        run.add(block);
+      }
     }
     take(run, out);
     return out;
+  }
+
+  /** Whether lines follow rows as near as another row does, in the same size. */
+  private static boolean follows(
+      List<List<TextLine>> run, List<List<TextLine>> between, List<TextLine> block, boolean row) {
+    TextLine above = (between.isEmpty() ? run : between).getLast().getLast();
+    TextLine first = block.getFirst();
+    double gap = first.baseline() - above.baseline();
+    double usual = 0;
+    for (int k = 1; k < run.size(); k++) {
+      usual =
+          Math.max(usual, run.get(k).getFirst().baseline() - run.get(k - 1).getLast().baseline());
+    }
+    double most =
+        row || usual == 0
+            ? TableThresholds.AlignedTables.ENDS * above.size()
+            : TableThresholds.WhiteBands.PARTED * usual;
+    return gap <= most
+        && Math.abs(first.size() - above.size())
+            <= TableThresholds.AlignedTables.OTHER_SIZE * above.size();
+  }
+
+  /** Whether heads of groups reach no further to either side than the rows around them. */
+  private static boolean areWithin(
+      List<List<TextLine>> among, List<List<TextLine>> run, List<TextLine> row) {
+    var rows = new ArrayList<>(run);
+    rows.add(row);
+    List<List<TextLine>> between = among.stream().filter(b -> parts(b) == 1).toList();
+    double near = TableThresholds.RowBands.NEAR;
+    return left(between) >= left(rows) - near && right(between) <= right(rows) + near
+        || between.isEmpty();
+  }
+
+  private static double left(List<List<TextLine>> run) {
+    return run.stream().flatMap(List::stream).mapToDouble(l -> l.box().x()).min().orElse(0);
+  }
+
+  private static double right(List<List<TextLine>> run) {
+    return run.stream().flatMap(List::stream).mapToDouble(l -> l.box().right()).max().orElse(0);
   }
 
   /** Whether all that stands above a line is farther from what is below than lines of a cell. */
@@ -93,20 +169,34 @@ final class WhiteBands {
     return true;
   }
 
-  private static boolean isRow(List<TextLine> block) {
+  private static long lone(List<List<TextLine>> blocks) {
+    return blocks.stream().filter(b -> parts(b) == 1).count();
+  }
+
+  private static int parts(List<TextLine> block) {
     RowLine row = RowLine.stacked(RowLine.of(block));
-    return row.parts(wide(row)).size() >= TableThresholds.Registers.COLUMNS;
+    return row.parts(wide(row)).size();
+  }
+
+  private static boolean isRow(List<TextLine> block) {
+    return parts(block) >= TableThresholds.Registers.COLUMNS;
   }
 
   /**
-   * Whether all cells stand in the middle of a row, and some on no line of the tallest.
+   * How the cells of a row stand.
    *
-   * @return empty where cells stand otherwise
+   * @param middle whether all stand in the middle of its height
+   * @param foot whether all stand at its foot
+   * @param off whether some do not begin with the tallest
    */
-  private Optional<Boolean> middle(List<TextLine> block) {
+  private record Standing(boolean middle, boolean foot, boolean off) {}
+
+  private Standing standing(List<TextLine> block) {
     RowLine whole = RowLine.stacked(RowLine.of(block));
     double top = block.stream().mapToDouble(TextLine::baseline).min().orElseThrow();
     double bottom = block.stream().mapToDouble(TextLine::baseline).max().orElseThrow();
+    boolean middle = true;
+    boolean foot = true;
     boolean off = false;
     for (RowLine.Span part : whole.parts(wide(whole))) {
       double[] at =
@@ -115,13 +205,13 @@ final class WhiteBands {
               .mapToDouble(TextLine::baseline)
               .sorted()
               .toArray();
-      double middle = (at[0] + at[at.length - 1]) / 2;
-      if (Math.abs(middle - (top + bottom) / 2) > TableThresholds.WhiteBands.OFF * pitch) {
-        return Optional.empty();
-      }
+      double last = at[at.length - 1];
+      double near = TableThresholds.WhiteBands.OFF * pitch;
+      middle &= Math.abs(at[0] + last - top - bottom) / 2 <= near;
+      foot &= bottom - last <= near;
       off |= at[0] - top > pitch / 4;
     }
-    return Optional.of(off);
+    return new Standing(middle, foot, off);
   }
 
   private static double wide(RowLine row) {
@@ -129,18 +219,18 @@ final class WhiteBands {
   }
 
   private void take(List<List<TextLine>> run, List<RowBands.Stack> out) {
-    List<Boolean> middle = run.stream().map(this::middle).flatMap(Optional::stream).toList();
-    long off = middle.stream().filter(m -> m).count();
+    List<Standing> all = run.stream().map(this::standing).toList();
+    long off = all.stream().filter(Standing::off).count();
+    long alike =
+        Math.max(
+            all.stream().filter(Standing::middle).count(),
+            all.stream().filter(Standing::foot).count());
     boolean rows =
         run.size() >= TableThresholds.AlignedTables.MIN_ROWS
-            && middle.size() >= TableThresholds.WhiteBands.ALL * run.size()
+            && alike >= TableThresholds.WhiteBands.ALL * run.size()
             && off >= 2
             && off >= TableThresholds.WhiteBands.MIDDLE * run.size();
     if (rows) {
-      double left =
-          run.stream().flatMap(List::stream).mapToDouble(l -> l.box().x()).min().orElse(0);
-      double right =
-          run.stream().flatMap(List::stream).mapToDouble(l -> l.box().right()).max().orElse(0);
       List<Double> tops =
           run.stream()
               .map(r -> r.stream().mapToDouble(l -> l.box().y()).min().orElseThrow())
@@ -148,7 +238,7 @@ final class WhiteBands {
       double bottom = run.getLast().stream().mapToDouble(l -> l.box().bottom()).max().orElseThrow();
       List<List<TextLine>> texts =
           run.stream().map(r -> r.stream().sorted(TextLine.DOWN).toList()).toList();
-      out.add(new RowBands.Stack(left, right, texts, tops, bottom));
+      out.add(new RowBands.Stack(left(run), right(run), texts, tops, bottom));
     }
     run.clear();
   }

@@ -146,6 +146,26 @@ final class WhiteColumns {
   }
 
   /**
+   * Those of rows that are known, each with all its lines as one: corridors may be as narrow as
+   * gaps between words.
+   */
+  static WhiteColumns ofRows(List<RowLine> rows) {
+    WhiteColumns wide = of(rows);
+    List<Double> cuts = new ArrayList<>(wide.columns.stream().skip(1).map(Column::from).toList());
+    List<Double> tight =
+        Corridors.tight(rows, wide.em).stream()
+            .filter(x ->
+                wide.columns.stream().anyMatch(c -> x > c.left() + wide.em && x < c.right() - 1))
+            .toList();
+    if (tight.isEmpty() || !wide.areOfTable()) {
+      return wide;
+    }
+    cuts.addAll(tight);
+    cuts.sort(null);
+    return between(cuts, rows, wide.em, wide.wide, true);
+  }
+
+  /**
    * Those with lines between them: whatever stands on two sides of one is in two columns.
    *
    * @param xs where columns end, outer sides too
@@ -311,6 +331,16 @@ final class WhiteColumns {
     if (!all.spans() || own.size() < 2) {
       return List.of(all);
     }
+    boolean oneEach =
+        own.size() == all.last() - all.first() + 1
+            && own.size() >= TableThresholds.Registers.COLUMNS
+            && IntStream.range(0, own.size())
+                .allMatch(k -> at(middle(own.get(k))) == all.first() + k);
+    if (oneEach) {
+      return IntStream.range(0, own.size())
+          .mapToObj(k -> ofColumn(own.get(k), all.first() + k))
+          .toList();
+    }
     var out = new ArrayList<Chunk>();
     for (int k = 0; k < own.size(); k++) {
       RowLine.Word w = own.get(k);
@@ -319,9 +349,17 @@ final class WhiteColumns {
           || k > 0 && w.left() - own.get(k - 1).right() < wide) {
         return List.of(all);
       }
-      out.add(new Chunk(w.left(), w.right(), c, c));
+      out.add(ofColumn(w, c));
     }
     return out;
+  }
+
+  private static double middle(RowLine.Word w) {
+    return (w.left() + w.right()) / 2;
+  }
+
+  private static Chunk ofColumn(RowLine.Word w, int column) {
+    return new Chunk(w.left(), w.right(), column, column);
   }
 
   /** The column that a word stands in, or has an edge of; -1 if it reaches across. */

@@ -1,0 +1,73 @@
+package decant.pdf.read.tables;
+
+import decant.pdf.read.page.RuledLine;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+
+/**
+ * Standing lines side by side, of one height, that no line lies across: between them are the
+ * columns of a table whose rows have no lines.
+ */
+final class Fences {
+  private static final double NEAR = TableThresholds.RuledTables.NEAR;
+
+  private Fences() {}
+
+  /** Those of a page, each with all its lines; lines drawn in pieces are whole. */
+  static List<List<RuledLine>> of(List<RuledLine> rules) {
+    List<RuledLine> left = new ArrayList<>(whole(rules));
+    var out = new ArrayList<List<RuledLine>>();
+    while (!left.isEmpty()) {
+      RuledLine first = left.getFirst();
+      List<RuledLine> alike =
+          left.stream()
+              .filter(r -> Math.abs(r.y1() - first.y1()) <= NEAR)
+              .filter(r -> Math.abs(r.y2() - first.y2()) <= NEAR)
+              .toList();
+      left.removeAll(alike);
+      if (alike.size() > TableThresholds.Registers.COLUMNS && !isCrossed(alike, rules)) {
+        out.add(alike);
+      }
+    }
+    return out;
+  }
+
+  /** Standing lines one below the other, end to end, as one. */
+  private static List<RuledLine> whole(List<RuledLine> rules) {
+    List<RuledLine> standing =
+        rules.stream()
+            .filter(r -> !r.lying())
+            .sorted(Comparator.comparingDouble(RuledLine::y1))
+            .toList();
+    var out = new ArrayList<RuledLine>();
+    for (RuledLine r : standing) {
+      int at = -1;
+      for (int k = 0; k < out.size() && at < 0; k++) {
+        RuledLine o = out.get(k);
+        at = Math.abs(o.middle() - r.middle()) <= 1 && r.y1() <= o.y2() + NEAR ? k : -1;
+      }
+      if (at < 0) {
+        out.add(r);
+      } else {
+        RuledLine o = out.get(at);
+        out.set(at, new RuledLine(o.x1(), o.y1(), o.x2(), Math.max(o.y2(), r.y2()), o.look()));
+      }
+    }
+    return out;
+  }
+
+  private static boolean isCrossed(List<RuledLine> fence, List<RuledLine> rules) {
+    double left = fence.stream().mapToDouble(RuledLine::middle).min().orElseThrow();
+    double right = fence.stream().mapToDouble(RuledLine::middle).max().orElseThrow();
+    double top = fence.getFirst().y1() - NEAR;
+    double bottom = fence.getFirst().y2() + NEAR;
+    return rules.stream()
+        .anyMatch(r ->
+            r.lying()
+                && r.middle() > top
+                && r.middle() < bottom
+                && r.x2() > left + NEAR
+                && r.x1() < right - NEAR);
+  }
+}
