@@ -1,5 +1,6 @@
 package decant.pdf.read.tables;
 
+import decant.pdf.read.lines.Typewriter;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -60,7 +61,9 @@ final class Corridors {
   static List<Double> tight(List<RowLine> rows, double em) {
     double left = rows.stream().mapToDouble(RowLine::left).min().orElseThrow();
     double right = rows.stream().mapToDouble(RowLine::right).max().orElseThrow();
-    if (right - left > WIDEST) {
+    // Where all letters are as wide, words stand in line by chance.
+    if (right - left > WIDEST
+        || Typewriter.is(rows.stream().flatMap(r -> r.pieces().stream()).toList())) {
       return List.of();
     }
     int[] words = new int[(int) Math.ceil((right - left) / BIN) + 2];
@@ -68,7 +71,7 @@ final class Corridors {
       r.words().forEach(w -> add(words, w.left() - left, w.right() - left));
     }
     var out = new ArrayList<Double>();
-    int least = (int) Math.ceil(TableThresholds.WhiteColumns.LEAST * em / BIN);
+    int least = (int) Math.ceil(TableThresholds.NarrowGaps.OF_ROWS * em / BIN);
     int from = 0;
     for (int x = 1; x < words.length; x++) {
       words[x] += words[x - 1];

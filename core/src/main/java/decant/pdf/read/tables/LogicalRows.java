@@ -88,7 +88,8 @@ final class LogicalRows {
       row = (known == null ? begins : known.get(k)) ? k : row;
     }
     boolean byRules = rules >= 3 && rules >= TableThresholds.LogicalRows.RULED * (begin - 1);
-    double limit = limit(kinds);
+    double clear = clear(kinds);
+    double limit = clear > 0 ? clear : limit(kinds);
     var out = new BitSet();
     row = 0;
     for (int k = 0; k < n; k++) {
@@ -96,7 +97,7 @@ final class LogicalRows {
           switch (kinds[k]) {
             case BEGINS -> true;
             case SEEMS_TO_BEGIN -> limit > 0 ? gap(k) > limit : !isRest(row, k);
-            case GOES_ON -> limit > 0 && gap(k) > limit;
+            case GOES_ON -> clear > 0 && gap(k) > clear;
             case OPEN -> !byRules && (limit > 0 ? gap(k) > limit : !readsOn(k) && !isWithin(k));
           };
       if (begins) {
@@ -235,9 +236,8 @@ final class LogicalRows {
     double[] within = gaps(kinds, EnumSet.of(Kind.GOES_ON));
     double[] between = gaps(kinds, EnumSet.of(Kind.BEGINS, Kind.SEEMS_TO_BEGIN));
     double em = lines.getFirst().size();
-    double clear = clear(kinds, em);
-    if (between.length == 0 || clear > 0) {
-      return clear;
+    if (between.length == 0) {
+      return 0;
     }
     if (within.length == 0) {
       if (between.length < 2) {
@@ -269,7 +269,8 @@ final class LogicalRows {
    * lines of a text, and no line with it stands below one of another row for certain; 0 if there
    * are no two such kinds.
    */
-  private double clear(Kind[] kinds, double em) {
+  private double clear(Kind[] kinds) {
+    double em = lines.getFirst().size();
     double[] all = gaps(kinds, EnumSet.allOf(Kind.class));
     int at = -1;
     for (int k = 1; k < all.length; k++) {
@@ -286,14 +287,30 @@ final class LogicalRows {
     if (IntStream.range(2, kinds.length).filter(k -> gap(k) > limit).count() < 2) {
       return 0;
     }
+    int near = 0;
+    int running = 0;
     for (int k = 1; k < kinds.length; k++) {
-      boolean full =
-          cells.get(k).size() == measures.length && cells.get(k - 1).size() == measures.length;
-      if (gap(k) < limit && (kinds[k] == Kind.BEGINS || full)) {
-        return 0;
+      if (gap(k) < limit && gap(k) >= TableThresholds.LogicalRows.BESIDE * em) {
+        boolean full =
+            cells.get(k).size() == measures.length && cells.get(k - 1).size() == measures.length;
+        if (kinds[k] == Kind.BEGINS || full) {
+          return 0;
+        }
+        near++;
+        running += runsOn(k) ? 1 : 0;
       }
     }
-    return limit;
+    return running >= TableThresholds.LogicalRows.RULED * near ? limit : 0;
+  }
+
+  /** Whether something in a line is the rest of what stands above it. */
+  private boolean runsOn(int k) {
+    return cells.get(k).stream()
+        .filter(c -> !c.chunk().spans())
+        .anyMatch(c -> {
+          Cell above = above(Math.max(0, k - 2), k, c.chunk());
+          return above != null && Flow.goesOn(above.text(), c.text(), measures[c.chunk().first()]);
+        });
   }
 
   private double[] gaps(Kind[] kinds, Set<Kind> wanted) {

@@ -128,6 +128,9 @@ final class TableThresholds {
 
     /** Lines with a wide gap before what is in line; fewer may be so by chance. */
     static final int IN_LINE = 5;
+
+    /** Between columns whose rows are known: more than there is between words. */
+    static final double OF_ROWS = 0.28;
   }
 
   /** Of {@link decant.pdf.read.tables.NarrowTables}. */
