@@ -3,6 +3,7 @@ package decant.compare;
 import decant.compare.Difference.Change;
 import decant.compare.Difference.Kind;
 import decant.compare.Difference.Side;
+import decant.picture.VectorPicture;
 import java.util.List;
 import java.util.Optional;
 
@@ -29,7 +30,7 @@ final class OnPages {
         String said = letters(gone.a());
         out.stream()
             .filter(d -> d.kind() == Kind.TEXT && d.change() == Change.ADDED)
-            .filter(d -> letters(d.b()).equals(said))
+            .filter(d -> letters(d.b()).equals(said) && areNear(gone.a(), d.b()))
             .findFirst()
             .ifPresent(d -> {
               out.remove(gone);
@@ -44,12 +45,23 @@ final class OnPages {
     if (!other.paged() || d.kind() != Kind.TEXT || d.change() != change || side.isEmpty()) {
       return false;
     }
-    String said = letters(side);
+    String said = words(side.get().text());
     return other.pieces().stream()
         .anyMatch(p ->
             p instanceof Piece.Image i
                 && i.page() == side.get().page()
-                && i.alt().replaceAll("\\s+", "").contains(said));
+                && VectorPicture.isVector(i.media().type()) // not what someone said of a picture
+                && words(i.alt()).contains(said));
+  }
+
+  /** As words between spaces, so that none is found within another. */
+  private static String words(String text) {
+    return " " + text.strip().replaceAll("\\s+", " ") + " ";
+  }
+
+  /** The breaks of pages may be a little elsewhere. */
+  private static boolean areNear(Optional<Side> a, Optional<Side> b) {
+    return a.isPresent() && b.isPresent() && Math.abs(a.get().page() - b.get().page()) <= 1;
   }
 
   private static String letters(Optional<Side> side) {

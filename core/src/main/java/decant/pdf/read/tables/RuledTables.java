@@ -6,6 +6,7 @@ import decant.pdf.read.detected.Detected;
 import decant.pdf.read.detected.Ruling;
 import decant.pdf.read.lines.Regions;
 import decant.pdf.read.page.Glyph;
+import decant.pdf.read.page.Painted;
 import decant.pdf.read.page.RuledLine;
 import decant.pdf.read.page.RuledLines;
 import decant.pdf.read.page.ScannedPage;
@@ -39,6 +40,7 @@ public final class RuledTables {
     if (rules.size() < 4 || rules.size() > MAX_RULES) {
       return new Result(List.of(), lines);
     }
+    List<Painted> grounds = ShadedRows.grounds(page);
     var tables = new ArrayList<Detected.Grid>();
     List<TextLine> rest = new ArrayList<>(lines);
     for (List<RuledLine> group : RuledLines.touching(rules, TableThresholds.RuledTables.NEAR)) {
@@ -53,7 +55,7 @@ public final class RuledTables {
       }
       List<Double> ruled = ys;
       var edges = new ArrayList<>(group);
-      ys = withShaded(page, rest, xs, ys, edges);
+      ys = withShaded(grounds, rest, xs, ys, edges);
       Box box = box(xs, ys);
       List<TextLine> inside = rest.stream().filter(l -> isInside(l, box)).toList();
       if (inside.isEmpty()) {
@@ -98,7 +100,7 @@ public final class RuledTables {
    * @param edges of cells; those of the shaded ones come to them
    */
   private static List<Double> withShaded(
-      ScannedPage page,
+      List<Painted> grounds,
       List<TextLine> lines,
       List<Double> xs,
       List<Double> ys,
@@ -106,7 +108,7 @@ public final class RuledTables {
     var out = new ArrayList<>(ys);
     for (boolean above : new boolean[] {true, false}) {
       double at = above ? ys.getFirst() : ys.getLast();
-      for (ShadedRows.Row r : ShadedRows.beside(page, lines, xs, at, above)) {
+      for (ShadedRows.Row r : ShadedRows.beside(grounds, lines, xs, at, above)) {
         double top = Math.min(at, r.outer());
         double bottom = Math.max(at, r.outer());
         Rule look = edges.getFirst().look();
@@ -132,23 +134,28 @@ public final class RuledTables {
     if (ys.size() > MOST_OPEN) {
       return List.of();
     }
-    Detected.Grid whole = grid(page, xs, ys, edges, inside, ruling(rules, xs, ys));
-    var rows = new ArrayList<List<Detected.DetectedCell>>();
-    boolean more = false;
+    var parted = new ArrayList<List<List<Detected.DetectedCell>>>();
     for (int k = 1; k < ys.size(); k++) {
       double top = ys.get(k - 1);
       double bottom = ys.get(k);
-      List<TextLine> here =
-          inside.stream().filter(l -> l.middle() >= top && l.middle() < bottom).toList();
-      List<List<Detected.DetectedCell>> parted = OpenRows.of(here, xs);
-      more |= !parted.isEmpty();
-      rows.addAll(parted.isEmpty() ? whole.rows().subList(k - 1, k) : parted);
+      parted.add(
+          OpenRows.of(
+              inside.stream().filter(l -> l.middle() >= top && l.middle() < bottom).toList(), xs));
     }
-    return more
-        ? List.of(
-            new Detected.Grid(page, whole.box(), whole.columns(), rows, whole.ruling())
-                .inReadingOrder())
-        : List.of();
+    if (parted.stream().allMatch(List::isEmpty)) {
+      return List.of();
+    }
+    Detected.Grid whole = grid(page, xs, ys, edges, inside, ruling(rules, xs, ys));
+    if (whole.rows().size() != parted.size()) {
+      return List.of(); // a double rule
+    }
+    var rows = new ArrayList<List<Detected.DetectedCell>>();
+    for (int k = 0; k < parted.size(); k++) {
+      rows.addAll(parted.get(k).isEmpty() ? whole.rows().subList(k, k + 1) : parted.get(k));
+    }
+    return List.of(
+        new Detected.Grid(page, whole.box(), whole.columns(), rows, whole.ruling())
+            .inReadingOrder());
   }
 
   /** Whether a row has as many cells as there are columns, and text in each. */

@@ -23,26 +23,35 @@ final class ShadedRows {
    */
   record Row(double outer, List<Double> parted) {}
 
-  private final ScannedPage page;
+  private final List<Painted> grounds;
   private final List<TextLine> lines;
   private final List<Double> xs;
 
-  private ShadedRows(ScannedPage page, List<TextLine> lines, List<Double> xs) {
-    this.page = page;
+  private ShadedRows(List<Painted> grounds, List<TextLine> lines, List<Double> xs) {
+    this.grounds = grounds;
     this.lines = lines;
     this.xs = xs;
+  }
+
+  /** What of a page may be the ground of cells. */
+  static List<Painted> grounds(ScannedPage page) {
+    double tallest = TableThresholds.RowBands.TALLEST * page.height();
+    return page.shapes().stream()
+        .filter(s -> s.solid() && !s.free() && s.shows() && s.box().height() <= tallest)
+        .toList();
   }
 
   /**
    * Those next to a table, the nearest first.
    *
+   * @param grounds what may be theirs
    * @param xs where its columns end
    * @param edge where its lines end
    * @param above on which side of it
    */
   static List<Row> beside(
-      ScannedPage page, List<TextLine> lines, List<Double> xs, double edge, boolean above) {
-    var rows = new ShadedRows(page, lines, xs);
+      List<Painted> grounds, List<TextLine> lines, List<Double> xs, double edge, boolean above) {
+    var rows = new ShadedRows(grounds, lines, xs);
     var out = new ArrayList<Row>();
     double at = edge;
     while (out.size() < MOST) {
@@ -58,20 +67,18 @@ final class ShadedRows {
 
   private Optional<Row> next(double edge, boolean above) {
     double near = TableThresholds.RuledTables.NEAR;
-    List<Painted> grounds =
-        page.shapes().stream()
-            .filter(s -> s.solid() && !s.free() && s.shows())
+    List<Painted> here =
+        grounds.stream()
             .filter(s -> Math.abs((above ? s.box().bottom() : s.box().y()) - edge) <= near)
             .filter(s -> isSide(s.box().x()) && isSide(s.box().right()))
             .toList();
-    if (grounds.isEmpty()) {
+    if (here.isEmpty()) {
       return Optional.empty();
     }
-    double outer = outer(grounds.getFirst(), above);
+    double outer = outer(here.getFirst(), above);
     double height = Math.abs(outer - edge);
-    boolean alike = grounds.stream().allMatch(s -> Math.abs(outer(s, above) - outer) <= near);
-    boolean tall = height > TableThresholds.RowBands.TALLEST * page.height();
-    if (!alike || tall || height <= TableThresholds.RuledTables.OPEN_ROW || !covered(grounds)) {
+    boolean alike = here.stream().allMatch(s -> Math.abs(outer(s, above) - outer) <= near);
+    if (!alike || height <= TableThresholds.RuledTables.OPEN_ROW || !covered(here)) {
       return Optional.empty();
     }
     List<TextLine> text =
@@ -82,7 +89,7 @@ final class ShadedRows {
     List<Double> parted =
         xs.subList(1, xs.size() - 1).stream().filter(x -> parts(text, x)).toList();
     List<Double> inCells =
-        parted.stream().filter(x -> grounds.stream().noneMatch(s -> crosses(s, x))).toList();
+        parted.stream().filter(x -> here.stream().noneMatch(s -> crosses(s, x))).toList();
     List<Double> ends = inCells.isEmpty() ? parted : inCells;
     // A bar with one text in it is rather the title above a table than a row of it.
     return isRow(text, ends) ? Optional.of(new Row(outer, ends)) : Optional.empty();

@@ -14,6 +14,9 @@ import java.util.Optional;
  * which is more than between the lines of a cell.
  */
 final class WhiteBands {
+  /** Lines of a page that are looked at; pages of tables have fewer. */
+  private static final int MOST = 3_000;
+
   private final List<TextLine> lines;
   private final double pitch;
 
@@ -33,6 +36,9 @@ final class WhiteBands {
   }
 
   private static Optional<WhiteBands> in(List<TextLine> pieces) {
+    if (pieces.size() > MOST) {
+      return Optional.empty();
+    }
     List<TextLine> lines =
         pieces.stream().sorted(Comparator.comparingDouble(TextLine::baseline)).toList();
     double[] near = distances(lines);
