@@ -44,6 +44,8 @@ class RowsInTheMiddleTest {
     {"106", "Ruff", "12 May 2026", "Fenders were put out by the|watch on both sides", "22"},
   };
 
+  private static final String[] HEAD = {"No.", "Vessel", "Day", "Remarks", "Watch"};
+
   private static final double[] LEFT = {72, 120, 190, 270, 440};
 
   /** Rows with each cell in the middle of the height of its row; the end of the last. */
@@ -78,6 +80,14 @@ class RowsInTheMiddleTest {
     return List.of(rows).stream()
         .map(r -> List.of(r).stream().map(c -> c.replace('|', ' ')).toList())
         .toList();
+  }
+
+  private void assertIsRegister(DrawnPdf pdf) throws IOException, ReadProblem {
+    List<Table> found = tables(pdf.takenIn(folder).document());
+    assertThat(found).hasSize(1);
+    List<List<String>> rows = rows(found.getFirst());
+    assertThat(rows.getFirst()).containsExactly(HEAD);
+    assertThat(rows.subList(1, rows.size())).isEqualTo(said(REGISTER));
   }
 
   @Test
@@ -133,8 +143,7 @@ class RowsInTheMiddleTest {
   @Test
   void linesBetweenColumnsAloneDoNotMakeOneRow() throws IOException, ReadProblem {
     var pdf = new DrawnPdf();
-    String[] head = {"No.", "Vessel", "Day", "Remarks", "Watch"};
-    double y = middle(pdf, 100, head);
+    double y = middle(pdf, 100, HEAD);
     double rule = y - ROOM / 2;
     pdf.line(68, rule, 470, rule);
     double end = middle(pdf, y, REGISTER) - ROOM / 2;
@@ -144,28 +153,19 @@ class RowsInTheMiddleTest {
         pdf.line(ends[c], at, ends[c], Math.min(at + 9, end));
       }
     }
-    List<Table> found = tables(pdf.takenIn(folder).document());
-    assertThat(found).hasSize(1);
-    List<List<String>> rows = rows(found.getFirst());
-    assertThat(rows.getFirst()).containsExactly(head);
-    assertThat(rows.subList(1, rows.size())).isEqualTo(said(REGISTER));
+    assertIsRegister(pdf);
   }
 
   /** Nothing lies across the lines between the columns, above, below or between the rows. */
   @Test
   void linesThatStandSideBySideMakeATable() throws IOException, ReadProblem {
     var pdf = new DrawnPdf();
-    String[] head = {"No.", "Vessel", "Day", "Remarks", "Watch"};
-    double y = middle(pdf, 100, head);
+    double y = middle(pdf, 100, HEAD);
     double end = middle(pdf, y, REGISTER);
     for (double x : new double[] {68, 116, 186, 266, 436, 480}) {
       pdf.line(x, 98, x, end);
     }
-    List<Table> found = tables(pdf.takenIn(folder).document());
-    assertThat(found).hasSize(1);
-    List<List<String>> rows = rows(found.getFirst());
-    assertThat(rows.getFirst()).containsExactly(head);
-    assertThat(rows.subList(1, rows.size())).isEqualTo(said(REGISTER));
+    assertIsRegister(pdf);
   }
 
   /** Prose between lines, as newspapers have, is no table. */
