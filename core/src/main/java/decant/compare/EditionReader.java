@@ -146,9 +146,19 @@ public final class EditionReader {
         .forEach(p -> {
           var some = new ArrayList<Piece>();
           paragraph(p, styles, some);
-          some.stream().filter(s -> texts.add(Word.join(s.words()))).forEach(out::add);
+          // A line of a page may be a part of one of the sections, which has more in it.
+          some.stream()
+              .filter(s -> isNew(Word.join(s.words()), texts))
+              .forEach(s -> {
+                texts.add(Word.join(s.words()));
+                out.add(s);
+              });
         });
     return out;
+  }
+
+  private static boolean isNew(String said, Set<String> texts) {
+    return texts.stream().noneMatch(t -> (" " + t + " ").contains(" " + said + " "));
   }
 
   private void blocks(List<Block> blocks, Styles styles, List<Piece> out) {

@@ -81,11 +81,7 @@ class OwnEditionTest {
     assertThat(back.sections().getFirst().running()).isEmpty();
     assertThat(back.paragraphs().getFirst().text()).startsWith(TITLES.getFirst() + "\t");
     assertThat(back.paragraphs().getLast().text()).isEqualTo("DOUBLED LINES AT ALL BERTHS");
-    Deadline deadline = Deadline.in(Duration.ofMinutes(1));
-    try (TakenApart a = TakenApart.of(ReadRequest.of(source), deadline);
-        TakenApart b = TakenApart.of(ReadRequest.of(published), deadline)) {
-      assertThat(Comparison.of(a, b)).isEmpty();
-    }
+    assertSame(source, published);
   }
 
   /** What stands at the foot of every page is published again when the PDF is taken in. */
@@ -99,12 +95,15 @@ class OwnEditionTest {
         withRunning(
             "<style:footer-style><style:header-footer-properties fo:margin-top=\"1cm\""
                 + " fo:min-height=\"1cm\"/></style:footer-style>",
-            "<style:footer><text:p>Harbour office, page <text:page-number/></text:p></style:footer>",
+            "<style:footer><text:p>Harbour office, page <text:page-number/></text:p>"
+                + "<text:p>17 Dec 2026<text:tab/>Saltmarsh Quay</text:p></style:footer>",
             text);
     byte[] first = published(source);
     int pages = offices(first).size();
     assertThat(pages).isGreaterThan(3);
-    byte[] again = published(Files.write(folder.resolve("berths.pdf"), first));
+    Path berths = Files.write(folder.resolve("berths.pdf"), first);
+    byte[] again = published(berths);
+    assertSame(source, berths);
     assertThat(offices(again))
         .isEqualTo(
             IntStream.rangeClosed(1, pages).mapToObj(k -> "Harbour office, page " + k).toList());
@@ -158,6 +157,10 @@ class OwnEditionTest {
     assertThat(offices(Files.readAllBytes(published))).hasSize(1);
     Document back = Samples.taken(published).document();
     assertThat(back.paragraphs()).extracting(Paragraph::text).doesNotContain("Harbour office");
+    assertSame(source, published);
+  }
+
+  private static void assertSame(Path source, Path published) throws Exception {
     Deadline deadline = Deadline.in(Duration.ofMinutes(1));
     try (TakenApart a = TakenApart.of(ReadRequest.of(source), deadline);
         TakenApart b = TakenApart.of(ReadRequest.of(published), deadline)) {
