@@ -96,7 +96,7 @@ class OwnEditionTest {
             "<style:footer-style><style:header-footer-properties fo:margin-top=\"1cm\""
                 + " fo:min-height=\"1cm\"/></style:footer-style>",
             "<style:footer><text:p>Harbour office, page <text:page-number/></text:p>"
-                + "<text:p>17 Dec 2026<text:tab/>Saltmarsh Quay</text:p></style:footer>",
+                + "<text:p>17 Dec 2026<text:tab/><text:tab/><text:page-number/></text:p></style:footer>",
             text);
     byte[] first = published(source);
     int pages = offices(first).size();
