@@ -113,8 +113,11 @@ final class OdfPlaces {
           case "bottom" -> new Axis(down, Align.END, 0);
           default -> new Axis(down, Align.OFFSET, y);
         };
+    // Where nothing is said (ODF 1.3 names no default for style:wrap), text is not hidden below
+    // frames; what is only drawn may lie on it.
+    String usual = e.name().equals("draw:frame") ? "parallel" : "run-through";
     Wrap wrap =
-        switch (p.attribute("style:wrap").orElse("run-through")) {
+        switch (p.attribute("style:wrap").orElse(usual)) {
           case "none" -> Wrap.ABOVE_AND_BELOW;
           case "left" -> new Wrap.Around(Side.LEFT, Contour.BOX);
           case "right" -> new Wrap.Around(Side.RIGHT, Contour.BOX);

@@ -343,6 +343,27 @@ class OdtReaderTest {
     assertThat(middle.down().offset()).isCloseTo(30, within(0.01));
   }
 
+  /** Text is not hidden below a frame of which nothing is said; what is drawn may lie on text. */
+  @Test
+  void textRunsAroundFramesIfNothingIsSaid() throws Exception {
+    Document d =
+        flat(
+                "",
+                "",
+                "",
+                """
+                <text:p><draw:frame text:anchor-type="paragraph" svg:width="2in" svg:height="1in">
+                    <draw:text-box><text:p>boxed</text:p></draw:text-box></draw:frame>
+                  <draw:custom-shape text:anchor-type="paragraph" svg:width="9pt" svg:height="9pt"/></text:p>
+                """)
+            .document();
+    assertThat(
+            d.paragraphs().getFirst().inlines().stream()
+                .filter(Inline.Shape.class::isInstance)
+                .map(i -> ((Placement.Floating) ((Inline.Shape) i).placement()).wrap()))
+        .containsExactly(Placement.Wrap.AROUND, Placement.Wrap.THROUGH);
+  }
+
   private Path packed(Map<String, String> parts) throws IOException {
     Path file = folder.resolve("p.odt");
     try (OutputStream out = Files.newOutputStream(file);
