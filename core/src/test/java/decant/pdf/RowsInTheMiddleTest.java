@@ -8,6 +8,8 @@ import static decant.pdf.FoundTables.tables;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import decant.model.Table;
+import decant.model.look.TableTraits;
+import decant.model.look.VerticalAlignment;
 import decant.reading.ReadProblem;
 import java.awt.Color;
 import java.io.IOException;
@@ -82,6 +84,14 @@ class RowsInTheMiddleTest {
         .toList();
   }
 
+  /** Where its cells stand in their rows. */
+  private static List<VerticalAlignment> standing(Table t) {
+    return t.rows().stream()
+        .flatMap(r -> r.cells().stream())
+        .map(c -> c.look().value(TableTraits.VERTICAL_ALIGNMENT))
+        .toList();
+  }
+
   private void assertIsRegister(DrawnPdf pdf) throws IOException, ReadProblem {
     List<Table> found = tables(pdf.takenIn(folder).document());
     assertThat(found).hasSize(1);
@@ -98,6 +108,7 @@ class RowsInTheMiddleTest {
     List<Table> found = tables(pdf.takenIn(folder).document());
     assertThat(found).hasSize(1);
     assertThat(rows(found.getFirst())).isEqualTo(said(REGISTER));
+    assertThat(standing(found.getFirst())).containsOnly(VerticalAlignment.CENTRE);
   }
 
   @Test
@@ -108,6 +119,7 @@ class RowsInTheMiddleTest {
     List<Table> found = tables(pdf.takenIn(folder).document());
     assertThat(found).hasSize(1);
     assertThat(rows(found.getFirst())).isEqualTo(said(REGISTER));
+    assertThat(standing(found.getFirst())).containsOnly(VerticalAlignment.BOTTOM);
   }
 
   /** A head of a group stands alone in its row, and ends no table. */

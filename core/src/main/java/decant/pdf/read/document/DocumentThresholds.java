@@ -170,6 +170,19 @@ final class DocumentThresholds {
     static final double MAX_PITCH = 2.5;
   }
 
+  /** Of {@link CellStanding}. */
+  static final class CellStanding {
+    private CellStanding() {}
+
+    /** How far a cell is off the place where it stands. */
+    static final double NEAR = 0.25;
+
+    /** Of the cells that are lower than their rows. */
+    static final double MOST = 0.8;
+
+    static final int FEWEST = 3;
+  }
+
   /** Of {@link decant.pdf.read.document.TableMaker}. */
   static final class CellAlignments {
     private CellAlignments() {}

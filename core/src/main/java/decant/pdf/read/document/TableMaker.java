@@ -14,6 +14,7 @@ import decant.model.look.ParagraphTraits;
 import decant.model.look.ParagraphTraits.Alignment;
 import decant.model.look.Rules;
 import decant.model.look.TableTraits;
+import decant.model.look.VerticalAlignment;
 import decant.pdf.read.detected.Detected;
 import decant.pdf.read.lines.Dehyphenator;
 import decant.pdf.read.page.Glyph;
@@ -41,9 +42,14 @@ final class TableMaker {
     double hanging = g.box().x() - SettingMaker.columnLeft(g.box().x(), setup);
     var rows = new ArrayList<Table.Row>();
     var alignments = new CellAlignments(g, cellColumns(g));
+    VerticalAlignment standing = CellStanding.of(g);
     for (List<Detected.DetectedCell> r : g.rows()) {
       Rules own = rows.isEmpty() ? g.ruling().ofHeader() : Rules.UNSAID;
-      Look look = own.equals(Rules.UNSAID) ? Look.PLAIN : Look.of(TableTraits.RULES, own);
+      Look ruled = own.equals(Rules.UNSAID) ? Look.PLAIN : Look.of(TableTraits.RULES, own);
+      Look look =
+          standing == VerticalAlignment.TOP
+              ? ruled
+              : ruled.with(TableTraits.VERTICAL_ALIGNMENT, standing);
       var cells = new ArrayList<Cell>();
       boolean header = !r.isEmpty() && r.stream().allMatch(Detected.DetectedCell::header);
       for (Detected.DetectedCell c : r) {
