@@ -141,24 +141,19 @@ public final class EditionReader {
           });
     }
     // Those of single pages that the sections have not.
-    document.setting().running().lines().values().stream()
-        .flatMap(List::stream)
-        .forEach(p -> {
-          var some = new ArrayList<Piece>();
-          paragraph(p, styles, some);
-          // A line of a page may be a part of one of the sections, which has more in it.
-          some.stream()
-              .filter(s -> isNew(Word.join(s.words()), texts))
-              .forEach(s -> {
-                texts.add(Word.join(s.words()));
-                out.add(s);
-              });
-        });
+    for (List<Paragraph> lines : document.setting().running().lines().values()) {
+      var some = new ArrayList<Piece>();
+      lines.forEach(p -> paragraph(p, styles, some));
+      for (Piece p : some) {
+        String said = Word.join(p.words());
+        // A line of a page may be a part of one of the sections, which has more in it.
+        if (texts.stream().noneMatch(t -> (" " + t + " ").contains(" " + said + " "))) {
+          texts.add(said);
+          out.add(p);
+        }
+      }
+    }
     return out;
-  }
-
-  private static boolean isNew(String said, Set<String> texts) {
-    return texts.stream().noneMatch(t -> (" " + t + " ").contains(" " + said + " "));
   }
 
   private void blocks(List<Block> blocks, Styles styles, List<Piece> out) {

@@ -100,26 +100,26 @@ class RowsInTheMiddleTest {
     assertThat(rows.subList(1, rows.size())).isEqualTo(said(REGISTER));
   }
 
-  @Test
-  void withoutAnyLineWhiteTellsTheRows() throws IOException, ReadProblem {
+  /** A register that comes back with its rows, and its cells where they stood. */
+  private void assertStand(double share, VerticalAlignment standing)
+      throws IOException, ReadProblem {
     var pdf = new DrawnPdf();
     double y = pdf.prose(72, 90, 420, PROSE);
-    middle(pdf, y + 20, REGISTER);
+    drawn(pdf, y + 20, share, REGISTER);
     List<Table> found = tables(pdf.takenIn(folder).document());
     assertThat(found).hasSize(1);
     assertThat(rows(found.getFirst())).isEqualTo(said(REGISTER));
-    assertThat(standing(found.getFirst())).containsOnly(VerticalAlignment.CENTRE);
+    assertThat(standing(found.getFirst())).containsOnly(standing);
+  }
+
+  @Test
+  void withoutAnyLineWhiteTellsTheRows() throws IOException, ReadProblem {
+    assertStand(0.5, VerticalAlignment.CENTRE);
   }
 
   @Test
   void cellsMayStandAtTheFootOfTheirRows() throws IOException, ReadProblem {
-    var pdf = new DrawnPdf();
-    double y = pdf.prose(72, 90, 420, PROSE);
-    drawn(pdf, y + 20, 1, REGISTER);
-    List<Table> found = tables(pdf.takenIn(folder).document());
-    assertThat(found).hasSize(1);
-    assertThat(rows(found.getFirst())).isEqualTo(said(REGISTER));
-    assertThat(standing(found.getFirst())).containsOnly(VerticalAlignment.BOTTOM);
+    assertStand(1, VerticalAlignment.BOTTOM);
   }
 
   /** A head of a group stands alone in its row, and ends no table. */

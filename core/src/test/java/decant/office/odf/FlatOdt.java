@@ -7,7 +7,7 @@ import java.util.List;
 
 /** Documents as one part of markup (ODF 1.3 part 3, §3.1.2), written by hand. */
 public final class FlatOdt {
-  static final String NAMESPACES =
+  public static final String NAMESPACES =
       List.of("office", "style", "text", "table", "meta").stream()
               .map(n -> " xmlns:" + n + "=\"urn:oasis:names:tc:opendocument:xmlns:" + n + ":1.0\"")
               .reduce("", String::concat)

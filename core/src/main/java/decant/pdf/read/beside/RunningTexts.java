@@ -430,17 +430,17 @@ public final class RunningTexts {
     artifacts.texts().forEach(t -> known.add(mask(t.text())));
     repeating.texts().stream().filter(t -> known.add(mask(t.text()))).forEach(texts::add);
     var lines = new HashSet<>(repeating.lines());
+    Map<Integer, List<TextLine>> there =
+        repeating.lines().stream().collect(Collectors.groupingBy(TextLine::page));
     artifacts.lines().stream()
-        .filter(l -> repeating.lines().stream().noneMatch(o -> isOver(l, o)))
+        .filter(l -> there.getOrDefault(l.page(), List.of()).stream().noneMatch(o -> isOver(l, o)))
         .forEach(lines::add);
     return new Result(texts, lines);
   }
 
   /** Of what is known from repeating too the lines stand once. */
   private static boolean isOver(TextLine a, TextLine b) {
-    return a.page() == b.page()
-        && Math.abs(a.baseline() - b.baseline()) < a.size() / 2
-        && a.box().sharedWidth(b.box()) > 0;
+    return Math.abs(a.baseline() - b.baseline()) < a.size() / 2 && a.box().sharedWidth(b.box()) > 0;
   }
 
   private static String mask(String text) {

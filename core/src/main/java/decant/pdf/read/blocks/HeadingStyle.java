@@ -3,6 +3,7 @@ package decant.pdf.read.blocks;
 import decant.pdf.read.detected.Detected;
 import decant.pdf.read.page.Glyph;
 import decant.pdf.read.page.LookMaker;
+import decant.pdf.read.page.Sizes;
 import decant.pdf.read.page.TextLine;
 import java.util.stream.DoubleStream;
 
@@ -26,6 +27,11 @@ record HeadingStyle(double size, boolean bold, boolean italic, boolean capitals)
             .max()
             .orElseThrow();
     return new HeadingStyle(LookMaker.halves(size), t.bold(), italic, capitals);
+  }
+
+  /** Whether it is bold where the text is not, or larger. */
+  boolean standsOutOf(HeadingStyle body) {
+    return bold && !body.bold || Sizes.isLarger(size, body.size);
   }
 
   HeadingStyle ofAnyCase() {

@@ -117,8 +117,7 @@ public final class Headings {
               outline.contains(Folding.fold(t.text())) || Markers.section(t.text()).isPresent();
           // Bold in the size of the text, and only once: a subject line, not a heading.
           boolean once = !Sizes.isLarger(s.size(), body.size()) && uses.getOrDefault(s, 0L) == 1;
-          boolean title = isTitle(k, candidates);
-          return !known && (once || !title && isLetterhead(all, k));
+          return !known && (once || isLetterhead(all, k) && !isTitle(k, candidates));
         });
   }
 
@@ -208,11 +207,9 @@ public final class Headings {
       }
       HeadingStyle s = HeadingStyle.of(t);
       String words = t.text();
-      boolean marked =
-          s.bold() && !text.style().bold() || Sizes.isLarger(s.size(), text.style().size());
       boolean heading =
           uses.getOrDefault(s, 0L) >= BlockThresholds.Headings.SEVERAL
-              && marked
+              && s.standsOutOf(text.style())
               && words.length() > 3
               && EastAsian.letters(words) < 80
               && !words.matches(".*[.;,:。；，、：]$")
@@ -356,8 +353,7 @@ public final class Headings {
     if (s.size() < body.size() * min || t.kind() == Detected.Kind.ITEM && !numbered) {
       return false;
     }
-    boolean standsOff =
-        Sizes.standsOff(t.spaceBefore(), t.size()) || k == 0 || all.get(k - 1).page() != t.page();
+    boolean standsOff = HeadingLines.standsOff(all, k, t);
     boolean followed = k + 1 < all.size();
     if (bolder) {
       return !sentence && !text.endsWith(":") && followed && (standsOff || numbered);

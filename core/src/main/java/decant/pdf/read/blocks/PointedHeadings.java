@@ -2,7 +2,6 @@ package decant.pdf.read.blocks;
 
 import decant.pdf.read.detected.Detected;
 import decant.pdf.read.page.Sizes;
-import decant.text.EastAsian;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -41,37 +40,29 @@ final class PointedHeadings {
       }
     }
     alike.forEach((s, some) -> {
-      boolean marked = s.bold() && !body.bold() || Sizes.isLarger(s.size(), body.size());
       boolean several = some.size() >= BlockThresholds.Headings.SLANTED;
       boolean alone = others.getOrDefault(s, 0) * BlockThresholds.Headings.FEW <= some.size();
       if (several
-          && marked
+          && s.standsOutOf(body)
           && alone
           && s.size() >= body.size() * Sizes.AS_LARGE
           && !text.contains(s.ofAnyCase())) {
-        some.forEach(k -> {
-          all.set(k, Blocks.withMarker((Detected.Text) all.get(k)));
-          candidates.put(k, s);
-        });
+        HeadingLines.take(some, s, all, candidates);
       }
     });
   }
 
   private static boolean isPointed(Detected.Text t) {
     String words = t.text();
-    return (t.kind() == Detected.Kind.PARAGRAPH || t.kind() == Detected.Kind.ITEM)
-        && t.lines().size() == 1
+    return HeadingLines.isShort(t)
         && words.endsWith(".")
-        && !words.matches(".*(\\.\\.|[.!?;:] .*|\\t.*)")
-        && EastAsian.letters(words) < BlockThresholds.Headings.LONG / 2;
+        && !words.matches(".*(\\.\\.|[.!?;:] .*|\\t.*)");
   }
 
   /** Whether a line stands off from what is above it and over text of another look. */
   private static boolean isOver(List<Detected> all, int k) {
     Detected.Text t = (Detected.Text) all.get(k);
-    boolean above =
-        k == 0 || all.get(k - 1).page() != t.page() || Sizes.standsOff(t.spaceBefore(), t.size());
-    return above
+    return HeadingLines.standsOff(all, k, t)
         && k + 1 < all.size()
         && all.get(k + 1) instanceof Detected.Text next
         && next.page() == t.page()

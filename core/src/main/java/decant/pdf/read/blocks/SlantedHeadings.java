@@ -2,7 +2,6 @@ package decant.pdf.read.blocks;
 
 import decant.pdf.read.detected.Detected;
 import decant.pdf.read.page.Sizes;
-import decant.text.EastAsian;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -42,23 +41,18 @@ final class SlantedHeadings {
           && several
           && s.size() >= size * Sizes.AS_LARGE
           && !text.contains(s.ofAnyCase())) {
-        some.forEach(k -> {
-          all.set(k, Blocks.withMarker((Detected.Text) all.get(k))); // its number is part of it
-          candidates.put(k, s);
-        });
+        HeadingLines.take(some, s, all, candidates);
       }
     });
   }
 
   private static boolean isShort(Detected.Text t) {
     String words = t.text();
-    return (t.kind() == Detected.Kind.PARAGRAPH || t.kind() == Detected.Kind.ITEM)
-        && t.lines().size() == 1
+    return HeadingLines.isShort(t)
         && words.length() > 6
         && !words.contains("\t")
         && !words.endsWith(":")
-        && !Headings.isSentence(words)
-        && EastAsian.letters(words) < BlockThresholds.Headings.LONG / 2;
+        && !Headings.isSentence(words);
   }
 
   private static boolean standsApart(Detected.Text t, Detected before, Detected next) {

@@ -1,8 +1,6 @@
 package decant.pdf.read.drawings;
 
 import decant.model.Box;
-import decant.pdf.read.lines.ApartText;
-import decant.pdf.read.lines.Lines;
 import decant.pdf.read.page.Glyph;
 import decant.pdf.read.page.ScannedPage;
 import decant.pdf.read.page.TextLine;
@@ -11,7 +9,6 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.regex.Pattern;
-import java.util.stream.Stream;
 
 /** Finds what is written along the sides of a drawing: the numbers and names of its axes. */
 final class AxisLabels {
@@ -97,14 +94,5 @@ final class AxisLabels {
             < d.right() + DrawingThresholds.AxisLabels.BEYOND * DrawingThresholds.AxisLabels.NEAR
         && b.y() > d.y() - DrawingThresholds.AxisLabels.NEAR
         && b.bottom() < d.bottom() + 2 * DrawingThresholds.AxisLabels.NEAR;
-  }
-
-  /** What some letters of a page say, in lines; slanted lines after the others. */
-  static List<TextLine> written(ScannedPage p, List<Glyph> letters) {
-    ScannedPage only = p.only(letters);
-    return Stream.concat(
-            Lines.of(only).stream(),
-            ApartText.slanted(only).stream().flatMap(t -> t.lines().stream()))
-        .toList();
   }
 }

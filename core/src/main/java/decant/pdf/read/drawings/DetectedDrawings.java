@@ -132,7 +132,7 @@ public final class DetectedDrawings {
           boolean running = isRunning(d, places, pages.size());
           // What most pages have is searched in the text.
           List<TextLine> lines =
-              d.panel() || running ? List.of() : AxisLabels.written(pages.get(k), d.labels());
+              d.panel() || running ? List.of() : Lines.withSlanted(pages.get(k).only(d.labels()));
           wanted.putIfAbsent(
               key(number, d, running),
               new Cut(number, around(d), !d.panel(), d.background(), lines));
@@ -185,7 +185,7 @@ public final class DetectedDrawings {
     var pictures = new ArrayList<>(p.pictures());
     pictures.removeIf(x -> place.holds(x.box(), 1));
     String alt =
-        AxisLabels.written(p, d.labels()).stream()
+        Lines.withSlanted(p.only(d.labels())).stream()
             .map(l -> l.text().strip())
             .collect(Collectors.joining(" "));
     pictures.add(new Placed(picture.media(), place, picture.content(), alt));

@@ -21,6 +21,13 @@ import java.util.Optional;
 public final class Lines {
   private Lines() {}
 
+  /** All lines of a page, slanted ones after the others. */
+  public static List<TextLine> withSlanted(ScannedPage page) {
+    var out = new ArrayList<>(of(page));
+    ApartText.slanted(page).forEach(t -> out.addAll(t.lines()));
+    return out;
+  }
+
   public static List<TextLine> of(ScannedPage page) {
     var out = new ArrayList<TextLine>();
     for (int quarter = 0; quarter < 4; quarter++) {

@@ -8,6 +8,7 @@ import decant.pdf.read.page.Glyph;
 import decant.pdf.read.page.Painted;
 import decant.pdf.read.page.RuledLine;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.IdentityHashMap;
@@ -61,7 +62,7 @@ final class Decorations {
     if (rules.isEmpty() && marked.isEmpty()) {
       return glyphs;
     }
-    Map<RuledLine, Written> written = written(glyphs);
+    Set<RuledLine> underlines = underlines(glyphs);
     var out = new ArrayList<Glyph>(glyphs.size());
     for (Glyph g : glyphs) {
       if (g.quarter() != 0) {
@@ -71,7 +72,7 @@ final class Decorations {
       boolean under = false;
       boolean through = false;
       for (RuledLine r : rules.between(g.baseline() - g.size(), g.baseline() + g.size())) {
-        under |= isUnder(r, g) && isUnderline(r, written.getOrDefault(r, Written.NONE));
+        under |= isUnder(r, g) && underlines.contains(r);
         through |= isThrough(r, g) && !isLong(r);
       }
       Optional<Colour> marker = Optional.ofNullable(marked.get(g));
@@ -96,8 +97,6 @@ final class Decorations {
    * @param right where the last ends
    */
   private record Written(double letters, double left, double right) {
-    static final Written NONE = new Written(0, Double.MAX_VALUE, -Double.MAX_VALUE);
-
     static Written of(Glyph g) {
       return new Written(g.width(), g.x(), g.right());
     }
@@ -107,18 +106,24 @@ final class Decorations {
     }
   }
 
-  /** How much of each line has letters above it. */
-  private Map<RuledLine, Written> written(List<Glyph> glyphs) {
-    var out = new IdentityHashMap<RuledLine, Written>();
+  /** The lines that underline what stands on them, by identity. */
+  private Set<RuledLine> underlines(List<Glyph> glyphs) {
+    var written = new IdentityHashMap<RuledLine, Written>();
     for (Glyph g : glyphs) {
       if (g.quarter() == 0) {
         for (RuledLine r : rules.between(g.baseline() - g.size(), g.baseline() + g.size())) {
           if (isUnder(r, g)) {
-            out.merge(r, Written.of(g), Written::and);
+            written.merge(r, Written.of(g), Written::and);
           }
         }
       }
     }
+    Set<RuledLine> out = Collections.newSetFromMap(new IdentityHashMap<>());
+    written.forEach((r, on) -> {
+      if (isUnderline(r, on)) {
+        out.add(r);
+      }
+    });
     return out;
   }
 

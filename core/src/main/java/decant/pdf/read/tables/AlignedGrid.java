@@ -37,19 +37,14 @@ final class AlignedGrid {
     double from = box.x();
     double to = box.right();
     var rules = new RulesAlong(page.rules(), from, to);
-    List<Integer> starts =
-        LogicalRows.starts(
+    List<List<RowLine>> grouped =
+        LogicalRows.of(
             lines,
             white,
             k ->
                 !rules
                     .between(row(lines.subList(k - 1, k)), row(lines.subList(k, k + 1)))
                     .isEmpty());
-    var grouped = new ArrayList<List<RowLine>>();
-    for (int r = 0; r < starts.size(); r++) {
-      int end = r + 1 < starts.size() ? starts.get(r + 1) : lines.size();
-      grouped.add(lines.subList(starts.get(r), end));
-    }
     var rows = new ArrayList<List<Detected.DetectedCell>>();
     for (List<RowLine> row : grouped) {
       rows.add(cells(row, white, rows.isEmpty()));

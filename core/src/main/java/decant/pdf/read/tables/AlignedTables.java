@@ -11,6 +11,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.regex.Pattern;
 import java.util.stream.IntStream;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Finds tables without a grid of ruled lines: lines whose parts stand in columns, one below the
@@ -19,10 +20,12 @@ import java.util.stream.IntStream;
 public final class AlignedTables {
   private final List<RowLine> lines;
   private final OptionalDouble contentsEdge;
+  private final @Nullable String[] texts;
 
   private AlignedTables(List<RowLine> lines) {
     this.lines = lines;
     this.contentsEdge = contentsEdge(lines);
+    this.texts = new String[lines.size()];
   }
 
   /**
@@ -100,8 +103,7 @@ public final class AlignedTables {
       WhiteColumns.Column column = columns.get(c);
       double near = TableThresholds.WhiteColumns.EDGE * line.size();
       boolean over =
-          Math.abs(w.left() - column.left()) < near
-              || Math.abs(w.right() - column.right()) < near
+          column.hasEdge(w.left(), w.right(), near)
               || Math.abs(w.left() + w.right() - column.left() - column.right()) / 2 < near;
       if (!over) {
         return false;
@@ -117,7 +119,7 @@ public final class AlignedTables {
   private boolean near(int from, int k) {
     double size = lines.get(from).size();
     return gap(k) <= TableThresholds.AlignedTables.ENDS * size
-        && Math.abs(lines.get(k).size() - size) <= TableThresholds.AlignedTables.OTHER_SIZE * size;
+        && !RowLine.isOtherSize(lines.get(k).size(), size);
   }
 
   /**
@@ -188,14 +190,24 @@ public final class AlignedTables {
     return end;
   }
 
+  /** What a line says; it is asked for often. */
+  private String text(int k) {
+    String known = texts[k];
+    if (known == null) {
+      known = Regions.whole(lines.get(k).pieces()).text();
+      texts[k] = known;
+    }
+    return known;
+  }
+
   /** Whether a stretch has the head of a table once more: of its own, or of one above it. */
   private boolean beginsAgain(int from, int next) {
-    String here = Regions.whole(lines.get(next).pieces()).text();
+    String here = text(next);
     boolean words = here.chars().noneMatch(Character::isDigit);
-    return next - from > 1 && Regions.whole(lines.get(from).pieces()).text().equals(here)
+    return next - from > 1 && text(from).equals(here)
         || words
-            && lines.subList(0, from).stream()
-                .anyMatch(l -> l.parted() && Regions.whole(l.pieces()).text().equals(here));
+            && IntStream.range(0, from)
+                .anyMatch(k -> lines.get(k).parted() && text(k).equals(here));
   }
 
   /** Whether a line on its own between rows is of prose that stands to the left of them all. */

@@ -3,6 +3,7 @@ package decant.pdf.read.tables;
 import decant.pdf.read.lines.Flow;
 import decant.pdf.read.page.TextLine;
 import decant.pdf.read.tables.WhiteColumns.Chunk;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.BitSet;
 import java.util.EnumSet;
@@ -55,18 +56,25 @@ final class LogicalRows {
   }
 
   /**
-   * Where rows begin, by the numbers of their first lines.
+   * The lines of each row.
    *
    * @param ruled whether a rule is drawn above a line
    */
-  static List<Integer> starts(List<RowLine> lines, WhiteColumns columns, IntPredicate ruled) {
-    return new LogicalRows(lines, columns).starts(ruled);
+  static List<List<RowLine>> of(List<RowLine> lines, WhiteColumns columns, IntPredicate ruled) {
+    return new LogicalRows(lines, columns).rows(ruled);
   }
 
   /** What is decided of the rows tells more of what stands in which, so it is asked twice. */
-  private List<Integer> starts(IntPredicate ruled) {
-    BitSet first = begins(ruled, null);
-    return begins(ruled, first).stream().boxed().toList();
+  private List<List<RowLine>> rows(IntPredicate ruled) {
+    BitSet begins = begins(ruled, begins(ruled, null));
+    var out = new ArrayList<List<RowLine>>();
+    for (int k = 0; k < lines.size(); ) {
+      int next = begins.nextSetBit(k + 1);
+      int end = next < 0 ? lines.size() : next;
+      out.add(lines.subList(k, end));
+      k = end;
+    }
+    return out;
   }
 
   /**
@@ -146,8 +154,7 @@ final class LogicalRows {
               > TableThresholds.LogicalRows.OUTDENT * em) {
         return Kind.SEEMS_TO_BEGIN;
       }
-      boolean on =
-          c.chunk().spans() || Flow.goesOn(above.text(), c.text(), measures[c.chunk().first()]);
+      boolean on = c.chunk().spans() || goesOn(above, c);
       if (isNumber(c.text()) && isNumber(above.text())) {
         return Kind.BEGINS;
       }
@@ -161,6 +168,11 @@ final class LogicalRows {
       return Kind.GOES_ON;
     }
     return runs || lone ? Kind.OPEN : Kind.SEEMS_TO_BEGIN;
+  }
+
+  /** Whether a part of a cell may be the rest of the one above it in the same column. */
+  private boolean goesOn(Cell above, Cell below) {
+    return Flow.goesOn(above.text(), below.text(), measures[below.chunk().first()]);
   }
 
   /** Whether of a row there is but one cell so far. */
@@ -181,9 +193,7 @@ final class LogicalRows {
         && here.stream()
             .anyMatch(c -> {
               Cell above = above(row, k, c.chunk());
-              return above != null
-                  && !c.chunk().spans()
-                  && Flow.goesOn(above.text(), c.text(), measures[c.chunk().first()]);
+              return above != null && !c.chunk().spans() && goesOn(above, c);
             });
   }
 
@@ -224,7 +234,7 @@ final class LogicalRows {
     boolean followed = k + 1 < lines.size() && cells.get(k + 1).size() == 1 && readsOn(k + 1);
     return cells.get(k).size() == 1
         && last.chunk().first() == first.chunk().first()
-        && Flow.goesOn(last.text(), first.text(), measures[first.chunk().first()])
+        && goesOn(last, first)
         && !above.matches(".*[.!?:;]")
         && (here.endsWith(".") || followed);
   }
@@ -309,7 +319,7 @@ final class LogicalRows {
         .filter(c -> !c.chunk().spans())
         .anyMatch(c -> {
           Cell above = above(Math.max(0, k - 2), k, c.chunk());
-          return above != null && Flow.goesOn(above.text(), c.text(), measures[c.chunk().first()]);
+          return above != null && goesOn(above, c);
         });
   }
 

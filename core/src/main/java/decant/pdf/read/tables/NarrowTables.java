@@ -50,7 +50,7 @@ final class NarrowTables {
     double size = first.size();
     return gap <= TableThresholds.NarrowTables.PITCH * size
         && gap <= TableThresholds.AlignedTables.LONE * pitch
-        && Math.abs(lines.get(k).size() - size) <= TableThresholds.AlignedTables.OTHER_SIZE * size;
+        && !RowLine.isOtherSize(lines.get(k).size(), size);
   }
 
   /** Whether the parts of each column have one edge, and none reaches to where the next begins. */

@@ -2,7 +2,6 @@ package decant.pdf.read.tables;
 
 import decant.pdf.read.detected.Detected;
 import decant.pdf.read.page.TextLine;
-import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashSet;
 import java.util.List;
@@ -13,13 +12,7 @@ import java.util.stream.IntStream;
  * lines from side to side is not one row, but as many as there are by the text.
  */
 final class OpenRows {
-  private final List<RowLine> lines;
-  private final WhiteColumns columns;
-
-  private OpenRows(List<RowLine> lines, WhiteColumns columns) {
-    this.lines = lines;
-    this.columns = columns;
-  }
+  private OpenRows() {}
 
   /**
    * The rows; none where the text is rather that of one.
@@ -34,12 +27,26 @@ final class OpenRows {
       return List.of();
     }
     WhiteColumns columns = WhiteColumns.ruled(lines, xs);
-    List<List<RowLine>> parted = WhiteBands.parted(inside).stream().map(RowLine::of).toList();
-    boolean rows =
-        parted.size() >= TableThresholds.AlignedTables.MIN_ROWS
-            && parted.stream().anyMatch(r -> r.size() > 1)
-            && parted.stream().allMatch(r -> isOne(r, columns));
-    return rows ? cells(parted, columns) : new OpenRows(lines, columns).rows();
+    List<List<RowLine>> byWhite = WhiteBands.parted(inside).stream().map(RowLine::of).toList();
+    boolean white =
+        byWhite.stream().anyMatch(r -> r.size() > 1)
+            && byWhite.stream().allMatch(r -> isOne(r, columns));
+    if (white && areSeveral(byWhite)) {
+      return cells(byWhite, columns);
+    }
+    List<List<RowLine>> byText = LogicalRows.of(lines, columns, k -> false);
+    return areSeveral(byText) && (areApart(byText) || haveNumbers(byText, columns))
+        ? cells(byText, columns)
+        : List.of();
+  }
+
+  private static boolean areSeveral(List<List<RowLine>> rows) {
+    return rows.size() >= TableThresholds.AlignedTables.MIN_ROWS;
+  }
+
+  private static List<List<Detected.DetectedCell>> cells(
+      List<List<RowLine>> rows, WhiteColumns columns) {
+    return rows.stream().map(r -> AlignedGrid.cells(r, columns, false)).toList();
   }
 
   /** Whether lines are those of one row: no column has two numbers. */
@@ -52,50 +59,32 @@ final class OpenRows {
         .allMatch(c -> numbers.add(c.first()));
   }
 
-  private static List<List<Detected.DetectedCell>> cells(
-      List<List<RowLine>> rows, WhiteColumns columns) {
-    return rows.stream().map(r -> AlignedGrid.cells(r, columns, false)).toList();
-  }
-
-  private List<List<Detected.DetectedCell>> rows() {
-    List<Integer> starts = LogicalRows.starts(lines, columns, k -> false);
-    if (starts.size() < TableThresholds.AlignedTables.MIN_ROWS
-        || !areApart(starts) && !haveNumbers(starts)) {
-      return List.of();
-    }
-    var rows = new ArrayList<List<RowLine>>();
-    for (int r = 0; r < starts.size(); r++) {
-      int end = r + 1 < starts.size() ? starts.get(r + 1) : lines.size();
-      rows.add(lines.subList(starts.get(r), end));
-    }
-    return cells(rows, columns);
-  }
-
   /** Whether rows are further apart than the lines of a text. */
-  private boolean areApart(List<Integer> starts) {
+  private static boolean areApart(List<List<RowLine>> rows) {
     double[] pitch =
-        starts.stream()
-            .skip(1)
-            .mapToDouble(
-                k -> (lines.get(k).baseline() - lines.get(k - 1).baseline()) / lines.get(k).size())
+        IntStream.range(1, rows.size())
+            .mapToDouble(k -> {
+              RowLine first = rows.get(k).getFirst();
+              return (first.baseline() - rows.get(k - 1).getLast().baseline()) / first.size();
+            })
             .sorted()
             .toArray();
     return pitch[pitch.length / 2] > TableThresholds.RowBands.PITCH;
   }
 
-  /** Whether a column has a number in nearly every row. */
-  private boolean haveNumbers(List<Integer> starts) {
-    int n = columns.columns().size();
-    int[] numbers = new int[n];
-    for (RowLine l : lines) {
-      for (WhiteColumns.Chunk c : columns.chunks(l)) {
-        if (!c.spans() && LogicalRows.isNumber(l.between(c.left(), c.right()))) {
-          numbers[c.first()]++;
+  /** Whether a column has a number in nearly every row, and none has more. */
+  private static boolean haveNumbers(List<List<RowLine>> rows, WhiteColumns columns) {
+    int[] numbers = new int[columns.columns().size()];
+    for (List<RowLine> row : rows) {
+      for (RowLine l : row) {
+        for (WhiteColumns.Chunk c : columns.chunks(l)) {
+          if (!c.spans() && LogicalRows.isNumber(l.between(c.left(), c.right()))) {
+            numbers[c.first()]++;
+          }
         }
       }
     }
-    int most = IntStream.of(numbers).max().orElse(0);
-    return most >= TableThresholds.AlignedTables.NUMBERS * starts.size()
-        && Arrays.stream(numbers).filter(k -> k <= starts.size()).count() == n;
+    int most = Arrays.stream(numbers).max().orElse(0);
+    return most >= TableThresholds.AlignedTables.NUMBERS * rows.size() && most <= rows.size();
   }
 }

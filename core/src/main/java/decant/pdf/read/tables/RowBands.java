@@ -60,10 +60,7 @@ final class RowBands {
 
     /** Whether it holds nothing but letters of another size. */
     boolean isOfOtherSize(double size) {
-      return !lines.isEmpty()
-          && lines.stream()
-              .allMatch(
-                  l -> Math.abs(l.size() - size) > TableThresholds.AlignedTables.OTHER_SIZE * size);
+      return !lines.isEmpty() && lines.stream().allMatch(l -> RowLine.isOtherSize(l.size(), size));
     }
 
     /** Whether its lines are apart as those of one row are not: of a title and a head below it. */
@@ -345,7 +342,7 @@ final class RowBands {
     var out = new ArrayList<TextLine>();
     double last = edge;
     for (TextLine l : side) {
-      if (Math.abs(l.size() - size) > TableThresholds.AlignedTables.OTHER_SIZE * size) {
+      if (RowLine.isOtherSize(l.size(), size)) {
         break; // a title
       }
       double room =

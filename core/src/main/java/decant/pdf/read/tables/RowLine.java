@@ -114,6 +114,11 @@ record RowLine(List<TextLine> pieces, List<Word> words) {
     return out;
   }
 
+  /** Whether letters are too large, or too small, for those of one table. */
+  static boolean isOtherSize(double size, double usual) {
+    return Math.abs(size - usual) > TableThresholds.AlignedTables.OTHER_SIZE * usual;
+  }
+
   double baseline() {
     return pieces.getFirst().baseline();
   }

@@ -73,8 +73,7 @@ final class RuleBounds {
     for (int k = 1; k < lines.size(); k++) {
       double gap = lines.get(k).baseline() - lines.get(k - 1).baseline();
       double size = head.getFirst().size();
-      boolean otherSize =
-          Math.abs(lines.get(k).size() - size) > TableThresholds.AlignedTables.OTHER_SIZE * size;
+      boolean otherSize = RowLine.isOtherSize(lines.get(k).size(), size);
       if (otherSize || gap > TableThresholds.AlignedTables.ENDS * size) {
         return false;
       }

@@ -61,9 +61,9 @@ public final class RuledTables {
       if (inside.isEmpty()) {
         continue;
       }
-      List<Detected.Grid> open = openRows(page.number(), xs, ys, edges, inside, group);
-      if (!open.isEmpty()) {
-        tables.addAll(open);
+      Optional<Detected.Grid> open = openRows(page.number(), xs, ys, edges, inside, group);
+      if (open.isPresent()) {
+        tables.add(open.get());
         rest.removeAll(inside);
         continue;
       }
@@ -124,7 +124,7 @@ public final class RuledTables {
   }
 
   /** The table with the rows that its text makes, where lines stand between columns alone. */
-  private static List<Detected.Grid> openRows(
+  private static Optional<Detected.Grid> openRows(
       int page,
       List<Double> xs,
       List<Double> ys,
@@ -132,7 +132,7 @@ public final class RuledTables {
       List<TextLine> inside,
       List<RuledLine> rules) {
     if (ys.size() > MOST_OPEN) {
-      return List.of();
+      return Optional.empty();
     }
     var parted = new ArrayList<List<List<Detected.DetectedCell>>>();
     for (int k = 1; k < ys.size(); k++) {
@@ -143,17 +143,17 @@ public final class RuledTables {
               inside.stream().filter(l -> l.middle() >= top && l.middle() < bottom).toList(), xs));
     }
     if (parted.stream().allMatch(List::isEmpty)) {
-      return List.of();
+      return Optional.empty();
     }
     Detected.Grid whole = grid(page, xs, ys, edges, inside, ruling(rules, xs, ys));
     if (whole.rows().size() != parted.size()) {
-      return List.of(); // a double rule
+      return Optional.empty(); // a double rule
     }
     var rows = new ArrayList<List<Detected.DetectedCell>>();
     for (int k = 0; k < parted.size(); k++) {
       rows.addAll(parted.get(k).isEmpty() ? whole.rows().subList(k, k + 1) : parted.get(k));
     }
-    return List.of(
+    return Optional.of(
         new Detected.Grid(page, whole.box(), whole.columns(), rows, whole.ruling())
             .inReadingOrder());
   }

@@ -126,18 +126,15 @@ final class ShadedRows {
         .noneMatch(g -> !g.isSpace() && g.x() < x && g.right() > x);
   }
 
+  /** Whether text stands in two cells or more. */
   private static boolean isRow(List<TextLine> text, List<Double> ends) {
-    long cells = 0;
-    for (int k = 0; k <= ends.size(); k++) {
-      double from = k == 0 ? Double.NEGATIVE_INFINITY : ends.get(k - 1);
-      double to = k == ends.size() ? Double.POSITIVE_INFINITY : ends.get(k);
-      cells +=
-          text.stream()
-                  .flatMap(l -> l.glyphs().stream())
-                  .anyMatch(g -> !g.isSpace() && g.x() >= from && g.x() < to)
-              ? 1
-              : 0;
-    }
-    return cells >= 2;
+    return text.stream()
+            .flatMap(l -> l.glyphs().stream())
+            .filter(g -> !g.isSpace())
+            .mapToLong(g -> ends.stream().filter(e -> e <= g.x()).count())
+            .distinct()
+            .limit(2)
+            .count()
+        == 2;
   }
 }

@@ -80,6 +80,35 @@ final class WhiteBands {
     return a.box().x() < b.box().right() && b.box().x() < a.box().right();
   }
 
+  /**
+   * Lines with more white above and below them than between them.
+   *
+   * @param parts what stands apart in them from left to right
+   */
+  private record Block(List<TextLine> lines, List<RowLine.Span> parts) {
+    static Block of(List<TextLine> lines) {
+      RowLine whole = RowLine.stacked(RowLine.of(lines));
+      return new Block(lines, whole.parts(TableThresholds.WhiteColumns.SURELY * whole.size()));
+    }
+
+    boolean isRow() {
+      return parts.size() >= TableThresholds.Registers.COLUMNS;
+    }
+
+    /** Whether nothing stands beside it, as is so of the head of a group. */
+    boolean isLone() {
+      return parts.size() == 1;
+    }
+
+    double left() {
+      return lines.stream().mapToDouble(l -> l.box().x()).min().orElseThrow();
+    }
+
+    double right() {
+      return lines.stream().mapToDouble(l -> l.box().right()).max().orElseThrow();
+    }
+  }
+
   private List<List<TextLine>> blocks() {
     var out = new ArrayList<List<TextLine>>();
     int from = 0;
@@ -94,23 +123,25 @@ final class WhiteBands {
 
   private List<RowBands.Stack> stacks() {
     var out = new ArrayList<RowBands.Stack>();
-    var run = new ArrayList<List<TextLine>>();
-    var between = new ArrayList<List<TextLine>>();
-    for (List<TextLine> block : blocks()) {
-      boolean row = isRow(block);
-      boolean goesOn = !run.isEmpty() && follows(run, between, block, row);
-      boolean few = lone(between) < TableThresholds.WhiteBands.BETWEEN || parts(block) > 1;
-      if (goesOn && !row && few) {
+    var run = new ArrayList<Block>();
+    var between = new ArrayList<Block>();
+    for (List<TextLine> some : blocks()) {
+      Block block = Block.of(some);
+      boolean goesOn = !run.isEmpty() && follows(run, between, block);
+      boolean few =
+          between.stream().filter(Block::isLone).count() < TableThresholds.WhiteBands.BETWEEN
+              || !block.isLone();
+      if (goesOn && !block.isRow() && few) {
         between.add(block); // the head of a group, or a row with less room between its cells
         continue;
       }
-      if (goesOn && row && areWithin(between, run, block)) {
+      if (goesOn && block.isRow() && areWithin(between, run, block)) {
         run.addAll(between);
       } else {
         take(run, out);
       }
       between.clear();
-      if (row) {
+      if (block.isRow()) {
         run.add(block);
       }
     }
@@ -119,42 +150,39 @@ final class WhiteBands {
   }
 
   /** Whether lines follow rows as near as another row does, in the same size. */
-  private static boolean follows(
-      List<List<TextLine>> run, List<List<TextLine>> between, List<TextLine> block, boolean row) {
-    TextLine above = (between.isEmpty() ? run : between).getLast().getLast();
-    TextLine first = block.getFirst();
+  private static boolean follows(List<Block> run, List<Block> between, Block block) {
+    TextLine above = (between.isEmpty() ? run : between).getLast().lines.getLast();
+    TextLine first = block.lines.getFirst();
     double gap = first.baseline() - above.baseline();
     double usual = 0;
     for (int k = 1; k < run.size(); k++) {
-      usual =
-          Math.max(usual, run.get(k).getFirst().baseline() - run.get(k - 1).getLast().baseline());
+      double here =
+          run.get(k).lines.getFirst().baseline() - run.get(k - 1).lines.getLast().baseline();
+      usual = Math.max(usual, here);
     }
     double most =
-        row || usual == 0
+        block.isRow() || usual == 0
             ? TableThresholds.AlignedTables.ENDS * above.size()
             : TableThresholds.WhiteBands.PARTED * usual;
-    return gap <= most
-        && Math.abs(first.size() - above.size())
-            <= TableThresholds.AlignedTables.OTHER_SIZE * above.size();
+    return gap <= most && !RowLine.isOtherSize(first.size(), above.size());
   }
 
   /** Whether heads of groups reach no further to either side than the rows around them. */
-  private static boolean areWithin(
-      List<List<TextLine>> among, List<List<TextLine>> run, List<TextLine> row) {
-    var rows = new ArrayList<>(run);
-    rows.add(row);
-    List<List<TextLine>> between = among.stream().filter(b -> parts(b) == 1).toList();
+  private static boolean areWithin(List<Block> between, List<Block> run, Block row) {
     double near = TableThresholds.RowBands.NEAR;
-    return left(between) >= left(rows) - near && right(between) <= right(rows) + near
-        || between.isEmpty();
+    double left = Math.min(left(run), row.left()) - near;
+    double right = Math.max(right(run), row.right()) + near;
+    return between.stream()
+        .filter(Block::isLone)
+        .allMatch(b -> b.left() >= left && b.right() <= right);
   }
 
-  private static double left(List<List<TextLine>> run) {
-    return run.stream().flatMap(List::stream).mapToDouble(l -> l.box().x()).min().orElse(0);
+  private static double left(List<Block> run) {
+    return run.stream().mapToDouble(Block::left).min().orElseThrow();
   }
 
-  private static double right(List<List<TextLine>> run) {
-    return run.stream().flatMap(List::stream).mapToDouble(l -> l.box().right()).max().orElse(0);
+  private static double right(List<Block> run) {
+    return run.stream().mapToDouble(Block::right).max().orElseThrow();
   }
 
   /** Whether all that stands above a line is farther from what is below than lines of a cell. */
@@ -175,19 +203,6 @@ final class WhiteBands {
     return true;
   }
 
-  private static long lone(List<List<TextLine>> blocks) {
-    return blocks.stream().filter(b -> parts(b) == 1).count();
-  }
-
-  private static int parts(List<TextLine> block) {
-    RowLine row = RowLine.stacked(RowLine.of(block));
-    return row.parts(wide(row)).size();
-  }
-
-  private static boolean isRow(List<TextLine> block) {
-    return parts(block) >= TableThresholds.Registers.COLUMNS;
-  }
-
   /**
    * How the cells of a row stand.
    *
@@ -197,16 +212,15 @@ final class WhiteBands {
    */
   private record Standing(boolean middle, boolean foot, boolean off) {}
 
-  private Standing standing(List<TextLine> block) {
-    RowLine whole = RowLine.stacked(RowLine.of(block));
-    double top = block.stream().mapToDouble(TextLine::baseline).min().orElseThrow();
-    double bottom = block.stream().mapToDouble(TextLine::baseline).max().orElseThrow();
+  private Standing standing(Block block) {
+    double top = block.lines.getFirst().baseline();
+    double bottom = block.lines.getLast().baseline();
     boolean middle = true;
     boolean foot = true;
     boolean off = false;
-    for (RowLine.Span part : whole.parts(wide(whole))) {
+    for (RowLine.Span part : block.parts) {
       double[] at =
-          block.stream()
+          block.lines.stream()
               .filter(l -> l.box().x() < part.right() && l.box().right() > part.left())
               .mapToDouble(TextLine::baseline)
               .sorted()
@@ -220,30 +234,32 @@ final class WhiteBands {
     return new Standing(middle, foot, off);
   }
 
-  private static double wide(RowLine row) {
-    return TableThresholds.WhiteColumns.SURELY * row.size();
-  }
-
-  private void take(List<List<TextLine>> run, List<RowBands.Stack> out) {
+  /**
+   * Whether the cells of rows stand in the middle, or at the foot, and some below the tallest's
+   * head.
+   */
+  private boolean standAlike(List<Block> run) {
     List<Standing> all = run.stream().map(this::standing).toList();
     long off = all.stream().filter(Standing::off).count();
     long alike =
         Math.max(
             all.stream().filter(Standing::middle).count(),
             all.stream().filter(Standing::foot).count());
-    boolean rows =
-        run.size() >= TableThresholds.AlignedTables.MIN_ROWS
-            && alike >= TableThresholds.WhiteBands.ALL * run.size()
-            && off >= 2
-            && off >= TableThresholds.WhiteBands.MIDDLE * run.size();
-    if (rows) {
+    return alike >= TableThresholds.WhiteBands.ALL * run.size()
+        && off >= 2
+        && off >= TableThresholds.WhiteBands.MIDDLE * run.size();
+  }
+
+  private void take(List<Block> run, List<RowBands.Stack> out) {
+    if (run.size() >= TableThresholds.AlignedTables.MIN_ROWS && standAlike(run)) {
       List<Double> tops =
           run.stream()
-              .map(r -> r.stream().mapToDouble(l -> l.box().y()).min().orElseThrow())
+              .map(r -> r.lines.stream().mapToDouble(l -> l.box().y()).min().orElseThrow())
               .toList();
-      double bottom = run.getLast().stream().mapToDouble(l -> l.box().bottom()).max().orElseThrow();
+      double bottom =
+          run.getLast().lines.stream().mapToDouble(l -> l.box().bottom()).max().orElseThrow();
       List<List<TextLine>> texts =
-          run.stream().map(r -> r.stream().sorted(TextLine.DOWN).toList()).toList();
+          run.stream().map(r -> r.lines.stream().sorted(TextLine.DOWN).toList()).toList();
       out.add(new RowBands.Stack(left(run), right(run), texts, tops, bottom));
     }
     run.clear();

@@ -24,6 +24,11 @@ final class WhiteColumns {
     double width() {
       return right - left;
     }
+
+    /** Whether something begins where its text does, or ends there. */
+    boolean hasEdge(double from, double until, double near) {
+      return Math.abs(from - left) < near || Math.abs(until - right) < near;
+    }
   }
 
   /**
@@ -112,8 +117,7 @@ final class WhiteColumns {
             .allMatch(k -> {
               Column c = columns.get(k.first());
               return !k.spans()
-                  && (Math.abs(k.left() - c.left()) < near
-                      || Math.abs(k.right() - c.right()) < near
+                  && (c.hasEdge(k.left(), k.right(), near)
                       || Math.abs(k.left() + k.right() - c.left() - c.right()) < near);
             });
   }
@@ -125,9 +129,7 @@ final class WhiteColumns {
     return parts.size() == columns.size()
         && Math.abs(l.size() - em) < TableThresholds.AlignedTables.OTHER_SIZE * em
         && IntStream.range(0, columns.size())
-            .allMatch(c ->
-                Math.abs(parts.get(c).left() - columns.get(c).left()) < near
-                    || Math.abs(parts.get(c).right() - columns.get(c).right()) < near);
+            .allMatch(c -> columns.get(c).hasEdge(parts.get(c).left(), parts.get(c).right(), near));
   }
 
   /** Whether lines are rows of these columns, but for those that no gap parts. */
@@ -171,7 +173,7 @@ final class WhiteColumns {
    * @param xs where columns end, outer sides too
    */
   static WhiteColumns ruled(List<RowLine> lines, List<Double> xs) {
-    double em = lines.stream().mapToDouble(RowLine::size).sorted().toArray()[lines.size() / 2];
+    double em = em(lines);
     double wide = TableThresholds.WhiteColumns.ALONE * em;
     return between(xs.subList(1, xs.size() - 1), lines, em, wide, true);
   }
@@ -183,7 +185,7 @@ final class WhiteColumns {
     if (lines.isEmpty()) {
       return new WhiteColumns(List.of(), 1, 1, false);
     }
-    double em = lines.stream().mapToDouble(RowLine::size).sorted().toArray()[lines.size() / 2];
+    double em = em(lines);
     double wide = widest.applyAsDouble(em);
     List<Double> cuts = Corridors.cuts(lines, em, wide);
     WhiteColumns found = between(cuts, lines, em, wide, false);
@@ -200,6 +202,11 @@ final class WhiteColumns {
       }
     }
     return found;
+  }
+
+  /** The size that most lines have. */
+  private static double em(List<RowLine> lines) {
+    return lines.stream().mapToDouble(RowLine::size).sorted().toArray()[lines.size() / 2];
   }
 
   /** A gap that is wider than those between the words of these lines. */

@@ -22,6 +22,7 @@ import decant.model.look.ParagraphTraits;
 import decant.model.look.TextTraits;
 import decant.model.walk.Part;
 import decant.model.walk.Walk;
+import decant.office.odf.FlatOdt;
 import decant.verify.Check;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
@@ -51,15 +52,7 @@ import org.junit.jupiter.api.io.TempDir;
  */
 class OdtWovenTest {
   private static final Format ODT = Formats.of("odt").orElseThrow();
-  private static final String NAMESPACES =
-      List.of("office", "style", "text", "table", "meta").stream()
-              .map(n -> " xmlns:" + n + "=\"urn:oasis:names:tc:opendocument:xmlns:" + n + ":1.0\"")
-              .reduce("", String::concat)
-          + " xmlns:draw=\"urn:oasis:names:tc:opendocument:xmlns:drawing:1.0\""
-          + " xmlns:fo=\"urn:oasis:names:tc:opendocument:xmlns:xsl-fo-compatible:1.0\""
-          + " xmlns:svg=\"urn:oasis:names:tc:opendocument:xmlns:svg-compatible:1.0\""
-          + " xmlns:xlink=\"http://www.w3.org/1999/xlink\""
-          + " xmlns:dc=\"http://purl.org/dc/elements/1.1/\" xmlns:tide=\"urn:example:tide\"";
+  private static final String NAMESPACES = FlatOdt.NAMESPACES + " xmlns:tide=\"urn:example:tide\"";
 
   private static final String HEAD = "<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n";
 
