@@ -108,12 +108,17 @@ final class PageAnalysis {
     Stamps.Result stamps = Stamps.of(frames, banded.rest());
     FramedTexts.Result framed = FramedTexts.of(frames, stamps.rest());
     MarginalNotes.Result marginal = MarginalNotes.of(framed.rest());
-    List<SplitTables.Part> columns =
-        PageColumns.of(marginal.rest(), page.rules(), Registers::in).stream()
-            .map(c -> new SplitTables.Part(page, c))
-            .toList();
+    List<PageColumns.Column> columns = PageColumns.of(marginal.rest(), page.rules(), Registers::in);
+    if (columns.isEmpty()) {
+      columns = List.of(new PageColumns.Column(List.of(), 0, page.width(), false));
+    }
     return new Parts(
-        foot.notes(), grids, stamps.stamps(), framed.framed(), marginal.notes(), columns);
+        foot.notes(),
+        grids,
+        stamps.stamps(),
+        framed.framed(),
+        marginal.notes(),
+        columns.stream().map(c -> new SplitTables.Part(page, c, grids)).toList());
   }
 
   private List<Detected> blocks(
@@ -197,17 +202,37 @@ final class PageAnalysis {
         before = k;
       }
     }
+    // What stands above may reach from the column before this one into it, as a title does.
+    if (after >= 0 && before > after + 1 && isOfOtherColumn(in.get(after), in.get(before), box)) {
+      return before;
+    }
     // A short line above it in the text stands in the whole width of its column.
+    while (after >= 0 && after + 1 < in.size() && isAbove(in.get(after + 1), box)) {
+      after++;
+    }
     while (after < 0 && before > 0 && isBelow(in.get(before - 1), box)) {
       before--;
     }
     return after >= 0 ? after + 1 : Math.max(before, 0);
   }
 
+  /** Whether what stands below a place is in a column with it, and what stands above in another. */
+  private static boolean isOfOtherColumn(Detected above, Detected below, Box box) {
+    return above instanceof Detected.Text a
+        && below instanceof Detected.Text b
+        && a.left() < b.left() - 1
+        && isAsWide(b, box);
+  }
+
+  private static boolean isAbove(Detected d, Box box) {
+    return d instanceof Detected.Text t && t.box().bottom() <= box.y() && isAsWide(t, box);
+  }
+
   private static boolean isBelow(Detected d, Box box) {
-    return d instanceof Detected.Text t
-        && t.box().y() >= box.bottom()
-        && t.left() <= box.x() + 1
-        && t.right() >= box.right() - 1;
+    return d instanceof Detected.Text t && t.box().y() >= box.bottom() && isAsWide(t, box);
+  }
+
+  private static boolean isAsWide(Detected.Text t, Box box) {
+    return t.left() <= box.x() + 1 && t.right() >= box.right() - 1;
   }
 }

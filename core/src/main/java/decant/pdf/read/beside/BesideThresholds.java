@@ -100,12 +100,6 @@ final class BesideThresholds {
      * belongs to a table.
      */
     static final double LONGEST_RULE = 0.62;
-
-    /** Of the size of its line: raised marks are 0.58 to 0.83 of it in common programs. */
-    static final double RAISED_SIZE = 0.86;
-
-    /** How far at least a mark is raised; 0.33 is usual. */
-    static final double RAISED = 0.1;
   }
 
   /** Of {@link decant.pdf.read.beside.TablesAtEdges}. */

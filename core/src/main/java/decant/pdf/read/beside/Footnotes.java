@@ -113,7 +113,8 @@ public final class Footnotes {
               && length < BesideThresholds.Footnotes.LONGEST_RULE * (right - left)
               && r.x1() > left - BesideThresholds.Footnotes.AT_LEFT * bodySize
               && r.x1() < left + BesideThresholds.Footnotes.AT_LEFT * bodySize
-              && r.middle() > page.height() * BesideThresholds.Footnotes.HIGHEST;
+              && r.middle() > page.height() * BesideThresholds.Footnotes.HIGHEST
+              && page.rules().stream().noneMatch(o -> goesOn(r, o));
       if (!fits) {
         continue;
       }
@@ -134,6 +135,14 @@ public final class Footnotes {
       }
     }
     return best < 0 ? Optional.empty() : Optional.of(best);
+  }
+
+  /** Whether a line begins where another ends: lines below rows are often drawn cell by cell. */
+  private static boolean goesOn(RuledLine r, RuledLine next) {
+    return next.lying()
+        && Math.abs(next.middle() - r.middle()) <= 1
+        && Math.abs(next.x1() - r.x2()) <= 2
+        && next.x2() > r.x2() + 2;
   }
 
   private static boolean beginsWithLabelOrGoesOn(List<TextLine> below, double bodySize) {
@@ -171,7 +180,7 @@ public final class Footnotes {
       var run = new StringBuilder();
       for (int k = 0; k <= l.glyphs().size(); k++) {
         Glyph g = k < l.glyphs().size() ? l.glyphs().get(k) : null;
-        if (g != null && isRaised(g, l)) {
+        if (g != null && l.isRaised(g)) {
           run.append(g.text());
         } else if (!run.isEmpty()) {
           for (String s : run.toString().split("[,\\s]+")) {
@@ -182,12 +191,6 @@ public final class Footnotes {
       }
     }
     return out;
-  }
-
-  static boolean isRaised(Glyph g, TextLine l) {
-    return !g.isSpace()
-        && g.size() < BesideThresholds.Footnotes.RAISED_SIZE * l.size()
-        && g.baseline() < l.baseline() - BesideThresholds.Footnotes.RAISED * l.size();
   }
 
   /**
@@ -202,7 +205,7 @@ public final class Footnotes {
     if (!m.find()) {
       return Optional.empty();
     }
-    boolean raised = isRaised(l.glyphs().getFirst(), l);
+    boolean raised = l.isRaised(l.glyphs().getFirst());
     boolean letter = m.group(1).matches("[a-z]");
     boolean spaced =
         m.end() < l.text().length() && Character.isWhitespace(l.text().charAt(m.end()));

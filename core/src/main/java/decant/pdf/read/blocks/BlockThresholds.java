@@ -146,6 +146,9 @@ final class BlockThresholds {
   static final class Continuations {
     private Continuations() {}
 
+    /** Of the columns of a table that the part of it on a page may leave empty. */
+    static final double EMPTY = 0.25;
+
     /** Text in less room is no prose that goes on: numbers, signs, labels. */
     static final double NARROWEST = 8;
 

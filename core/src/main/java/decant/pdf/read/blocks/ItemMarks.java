@@ -16,8 +16,9 @@ import java.util.Set;
  * lines and hardly stands anywhere else.
  *
  * @param odd signs that are no usual bullets
+ * @param notes whether lines begin with the signs that follow the asterisk where notes are marked
  */
-public record ItemMarks(Set<String> odd) {
+public record ItemMarks(Set<String> odd, boolean notes) {
   public ItemMarks {
     odd = Set.copyOf(odd);
   }
@@ -41,16 +42,30 @@ public record ItemMarks(Set<String> odd) {
         odd.add(sign);
       }
     });
-    return new ItemMarks(odd);
+    boolean notes =
+        lines.stream().flatMap(List::stream).anyMatch(l -> l.text().strip().matches("[†‡].+"));
+    return new ItemMarks(odd, notes);
   }
 
-  /** The mark of an item at the start of a line; a field of a form that looks like one is none. */
+  /**
+   * The mark of an item at the start of a line; a field of a form that looks like one is none, nor
+   * is the mark of a note.
+   */
   Optional<String> of(TextLine line) {
-    if (beginsWithSwitch(line)) {
+    boolean raised =
+        line.glyphs().stream()
+            .filter(g -> !g.isSpace())
+            .findFirst()
+            .filter(line::isRaised)
+            .isPresent();
+    if (raised || beginsWithSwitch(line)) {
       return Optional.empty();
     }
     String text = line.text();
     Optional<String> known = Markers.item(text);
+    if (notes && known.filter("*"::equals).isPresent()) {
+      return Optional.empty(); // the first of the signs of notes
+    }
     return known.isPresent() ? known : leading(text).filter(odd::contains);
   }
 

@@ -11,7 +11,7 @@ import java.util.Set;
 /**
  * Headings that end with a full stop, as those of minutes do. One such line is a sentence; several
  * of one look, bold or larger than the text, each over text of another look, are headings, if
- * nothing else in the document looks like them.
+ * nothing else in the document looks like them. So are slanted ones over paragraphs.
  */
 final class PointedHeadings {
   private PointedHeadings() {}
@@ -43,7 +43,8 @@ final class PointedHeadings {
       boolean several = some.size() >= BlockThresholds.Headings.SLANTED;
       boolean alone = others.getOrDefault(s, 0) * BlockThresholds.Headings.FEW <= some.size();
       if (several
-          && s.standsOutOf(body)
+          && (s.standsOutOf(body)
+              || s.italic() && !body.italic() && some.stream().allMatch(k -> isOverProse(all, k)))
           && alone
           && s.size() >= body.size() * Sizes.AS_LARGE
           && !text.contains(s.ofAnyCase())) {
@@ -57,6 +58,10 @@ final class PointedHeadings {
     return HeadingLines.isShort(t)
         && words.endsWith(".")
         && !words.matches(".*(\\.\\.|[.!?;:] .*|\\t.*)");
+  }
+
+  private static boolean isOverProse(List<Detected> all, int k) {
+    return all.get(k + 1) instanceof Detected.Text next && next.lines().size() > 1;
   }
 
   /** Whether a line stands off from what is above it and over text of another look. */

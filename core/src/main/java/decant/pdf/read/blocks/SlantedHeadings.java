@@ -63,7 +63,9 @@ final class SlantedHeadings {
         && next.page() == t.page()
         && switch (next) {
           case Detected.Text below ->
-              (below.lines().size() > 1 || below.kind() == Detected.Kind.ITEM)
+              (below.lines().size() > 1
+                      || below.kind() == Detected.Kind.ITEM
+                      || Headings.isSentence(below.text()))
                   && !below.lines().getFirst().italic()
                   && Sizes.standsOff(below.spaceBefore(), t.size());
           case Detected.Grid below -> Sizes.standsOff(below.box().y() - t.box().bottom(), t.size());

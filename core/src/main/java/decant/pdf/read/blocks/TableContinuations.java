@@ -10,6 +10,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.regex.Pattern;
+import java.util.stream.IntStream;
 
 /**
  * Joins tables that go on on the next page or in the next column: their heads, where these are
@@ -24,12 +25,15 @@ final class TableContinuations {
   static List<Detected> join(List<Detected> found) {
     var out = new ArrayList<Detected>();
     Optional<Detected.Grid> last = Optional.empty(); // as it was found
+    boolean isRest = false;
     for (Detected f : found) {
-      if (!(f instanceof Detected.Grid b)) {
+      if (!(f instanceof Detected.Grid alone)) {
         out.add(f);
         continue;
       }
-      Optional<Detected.Grid> part = last.filter(p -> goesOn(p, b));
+      Detected.Grid b = last.flatMap(p -> withColumnsOf(p, alone)).orElse(alone);
+      boolean below = isRest;
+      Optional<Detected.Grid> part = last.filter(p -> goesOn(p, b) || below && goesOnBelow(p, b));
       Optional<Detected.Grid> whole = part.flatMap(p -> withBetween(out, p, b));
       if (whole.isPresent()) {
         while (!(out.getLast() instanceof Detected.Grid)) {
@@ -39,6 +43,7 @@ final class TableContinuations {
       } else {
         out.add(b);
       }
+      isRest = whole.isPresent();
       last = Optional.of(b);
     }
     return out;
@@ -62,10 +67,18 @@ final class TableContinuations {
       return Optional.empty();
     }
     if (isRowBelow(part, t)) {
-      return Optional.of(with(a, t));
+      return Optional.of(
+          with(a, List.of(new DetectedCell(a.columns().size(), 1, t.lines(), false)), t));
+    }
+    List<TextExtents> columns = TextExtents.as(part, next);
+    List<DetectedCell> begun = inColumn(t, columns);
+    if (isNearBelow(part, t)
+        && begun.getFirst().lines().isEmpty()
+        && isRestOf(begun, next.rows().getFirst(), columns)) {
+      return Optional.of(with(a, begun, t));
     }
     boolean above = t.page() == next.page() && t.box().bottom() < next.box().y() + t.size();
-    return above ? withRest(a, t, TextExtents.as(part, next)) : Optional.empty();
+    return above ? withRest(a, t, columns) : Optional.empty();
   }
 
   /**
@@ -83,6 +96,19 @@ final class TableContinuations {
         || !ruled && TextExtents.alike(TextExtents.of(a), TextExtents.of(b));
   }
 
+  /** Whether rows stand right below the rest of a row with which their page begins. */
+  private static boolean goesOnBelow(Detected.Grid rest, Detected.Grid b) {
+    double gap = b.box().y() - rest.box().bottom();
+    return rest.page() == b.page()
+        && rest.columns().size() == b.columns().size()
+        && rest.rows().size() == 1
+        && gap > -1
+        && lastLine(rest)
+            .filter(l -> gap < BlockThresholds.Continuations.ROW * l.size())
+            .isPresent()
+        && TextExtents.alike(TextExtents.of(rest), TextExtents.of(b));
+  }
+
   private static boolean standAlike(Detected.Grid a, Detected.Grid b, boolean beside) {
     double x = a.box().x();
     double y = beside ? x : b.box().x();
@@ -96,6 +122,34 @@ final class TableContinuations {
     return true;
   }
 
+  /** A part of a table that leaves columns empty, with all columns of the part before it. */
+  private static Optional<Detected.Grid> withColumnsOf(Detected.Grid a, Detected.Grid b) {
+    int n = a.columns().size();
+    if (b.page() != lastPage(a) + 1
+        || b.columns().size() < 2
+        || b.columns().size() >= n
+        || n - b.columns().size() > BlockThresholds.Continuations.EMPTY * n
+        || !b.ruling().down().isEmpty()
+        || b.rows().stream().anyMatch(r -> r.size() != b.columns().size())) {
+      return Optional.empty();
+    }
+    return TextExtents.places(TextExtents.of(b), TextExtents.of(a))
+        .map(at -> {
+          List<List<DetectedCell>> rows = b.rows().stream().map(r -> spread(r, at, n)).toList();
+          return new Detected.Grid(b.page(), b.box(), a.columns(), rows, b.ruling());
+        });
+  }
+
+  private static List<DetectedCell> spread(List<DetectedCell> row, int[] at, int columns) {
+    var out = new ArrayList<DetectedCell>();
+    int next = 0;
+    for (int c = 0; c < columns; c++) {
+      boolean here = next < at.length && at[next] == c;
+      out.add(here ? row.get(next++) : new DetectedCell(1, 1, List.of(), false));
+    }
+    return out;
+  }
+
   private static int lastPage(Detected.Grid g) {
     return g.rows().reversed().stream()
         .flatMap(List::stream)
@@ -107,19 +161,23 @@ final class TableContinuations {
 
   /** Whether a line of text below a table is a row of it, as heads of groups are. */
   private static boolean isRowBelow(Detected.Grid a, Detected.Text t) {
-    if (t.lines().size() > 1 || t.page() != lastPage(a)) {
-      return false;
-    }
-    Optional<TextLine> above = lastLine(a);
     TextLine line = t.lines().getFirst();
-    return above.isPresent()
-        && above.get().page() == line.page()
-        && line.baseline() > above.get().baseline()
-        && line.baseline() - above.get().baseline()
-            <= BlockThresholds.Continuations.ROW * line.size()
-        && Sizes.near(above.get().size(), line.size())
+    return t.lines().size() == 1
+        && isNearBelow(a, t)
         && Math.abs(TextExtents.of(a).getFirst().left() - line.box().x()) <= line.size() / 2
         && a.rows().stream().anyMatch(r -> headsGroup(r, line));
+  }
+
+  private static boolean isNearBelow(Detected.Grid a, Detected.Text t) {
+    TextLine line = t.lines().getFirst();
+    return lastLine(a)
+        .filter(above ->
+            above.page() == line.page()
+                && line.baseline() > above.baseline()
+                && line.baseline() - above.baseline()
+                    <= BlockThresholds.Continuations.ROW * line.size()
+                && Sizes.near(above.size(), line.size()))
+        .isPresent();
   }
 
   /** Whether a row is the head of a group that looks as a line does. */
@@ -138,9 +196,7 @@ final class TableContinuations {
         .max(Comparator.comparingInt(TextLine::page).thenComparingDouble(TextLine::baseline));
   }
 
-  private static Detected.Grid with(Detected.Grid a, Detected.Text t) {
-    var row = new ArrayList<DetectedCell>();
-    row.add(new DetectedCell(a.columns().size(), 1, t.lines(), false));
+  private static Detected.Grid with(Detected.Grid a, List<DetectedCell> row, Detected.Text t) {
     var rows = new ArrayList<>(a.rows());
     rows.add(row);
     return new Detected.Grid(a.page(), a.box().union(t.box()), a.columns(), rows, a.ruling());
@@ -183,16 +239,34 @@ final class TableContinuations {
    */
   private static boolean isRestOf(
       List<DetectedCell> last, List<DetectedCell> rest, List<TextExtents> columns) {
+    return goesOnBelow(last, rest, columns)
+        && rest.stream()
+            .filter(c -> !c.lines().isEmpty())
+            .anyMatch(c -> Character.isLowerCase(first(c.lines().getFirst())));
+  }
+
+  /** Whether a row has nothing but where another has something. */
+  private static boolean isWithin(List<DetectedCell> row, List<DetectedCell> other) {
+    return IntStream.range(0, row.size())
+        .allMatch(c -> row.get(c).lines().isEmpty() || !other.get(c).lines().isEmpty());
+  }
+
+  private static int first(TextLine l) {
+    return l.text().strip().codePointAt(0);
+  }
+
+  private static boolean goesOnBelow(
+      List<DetectedCell> last, List<DetectedCell> rest, List<TextExtents> columns) {
     if (last.size() != columns.size() || rest.size() != last.size()) {
       return false; // merged cells: where they end is not told by one row
     }
-    long here = rest.stream().filter(c -> !c.lines().isEmpty()).count();
-    if (here >= last.stream().filter(c -> !c.lines().isEmpty()).count()) {
+    // Where cells stand in the middle of their row, the low ones are all on the next page.
+    boolean more = isWithin(last, rest) && !isWithin(rest, last);
+    if (isWithin(last, rest) && !more) {
       return false; // as full as a row is
     }
-    boolean lower = false;
     for (int c = 0; c < rest.size(); c++) {
-      if (rest.get(c).lines().isEmpty()) {
+      if (rest.get(c).lines().isEmpty() || more && last.get(c).lines().isEmpty()) {
         continue;
       }
       if (last.get(c).lines().isEmpty() || last.get(c).header() || rest.get(c).header()) {
@@ -200,17 +274,21 @@ final class TableContinuations {
       }
       TextLine above = last.get(c).lines().getLast();
       TextLine below = rest.get(c).lines().getFirst();
-      int first = below.text().strip().codePointAt(0);
-      if (Character.isUpperCase(first) && above.text().strip().matches(".*[.!?]")
+      if (Character.isUpperCase(first(below)) && above.text().strip().matches(".*[.!?]")
           || !Sizes.near(above.size(), below.size())
           || above.bold() != below.bold()
           || isNumber(below) && isNumber(above)
-          || !Flow.goesOn(above, below, columns.get(c).width())) {
+          || !goesOn(above, below, columns.get(c).width())) {
         return false;
       }
-      lower |= Character.isLowerCase(first);
     }
-    return lower;
+    return true;
+  }
+
+  /** Whether a text goes on in a line: by how it fills the line above, or as a sentence does. */
+  private static boolean goesOn(TextLine above, TextLine below, double width) {
+    return Flow.goesOn(above, below, width)
+        || Character.isLowerCase(first(below)) && !above.text().strip().matches(".*[.!?:;]");
   }
 
   private static boolean isNumber(TextLine l) {
@@ -222,18 +300,27 @@ final class TableContinuations {
    */
   private static Optional<Detected.Grid> withRest(
       Detected.Grid a, Detected.Text t, List<TextExtents> columns) {
-    var rest = new ArrayList<DetectedCell>();
-    for (TextExtents c : columns) {
-      boolean here = !c.empty() && Math.abs(c.left() - t.box().x()) <= t.size() / 2;
-      rest.add(new DetectedCell(1, 1, here ? t.lines() : List.of(), false));
-    }
+    List<DetectedCell> rest = inColumn(t, columns);
+    // What stands alone at the edge of a column further in is of no text beside the table.
     if (rest.stream().filter(c -> !c.lines().isEmpty()).count() != 1
-        || !isRestOf(a.rows().getLast(), rest, columns)) {
+        || !(rest.getFirst().lines().isEmpty()
+            ? goesOnBelow(a.rows().getLast(), rest, columns)
+            : isRestOf(a.rows().getLast(), rest, columns))) {
       return Optional.empty();
     }
     var rows = new ArrayList<>(a.rows());
     rows.set(rows.size() - 1, asOne(rows.getLast(), rest));
     return Optional.of(new Detected.Grid(a.page(), a.box(), a.columns(), rows, a.ruling()));
+  }
+
+  /** A row with a text in the column that it begins at the edge of. */
+  private static List<DetectedCell> inColumn(Detected.Text t, List<TextExtents> columns) {
+    return columns.stream()
+        .map(c -> {
+          boolean here = !c.empty() && Math.abs(c.left() - t.box().x()) <= t.size() / 2;
+          return new DetectedCell(1, 1, here ? t.lines() : List.of(), false);
+        })
+        .toList();
   }
 
   private static List<DetectedCell> asOne(List<DetectedCell> last, List<DetectedCell> rest) {

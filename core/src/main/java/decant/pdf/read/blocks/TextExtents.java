@@ -5,6 +5,7 @@ import decant.pdf.read.detected.Detected.DetectedCell;
 import decant.pdf.read.page.TextLine;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * From where to where the text of a column of a table reaches, in points across the page, and the
@@ -68,6 +69,34 @@ record TextExtents(double left, double right, double size) {
     return a.stream().map(e -> new TextExtents(e.left + by, e.right + by, e.size)).toList();
   }
 
+  /**
+   * The column of one table that each of another stands in, which has fewer: in a part that goes
+   * on, some may have nothing. Empty if one stands in none.
+   */
+  static Optional<int[]> places(List<TextExtents> of, List<TextExtents> in) {
+    int[] out = new int[of.size()];
+    int next = 0;
+    for (int c = 0; c < of.size(); c++) {
+      while (next < in.size() && !of.get(c).standsAs(in.get(next), 0)) {
+        next++;
+      }
+      if (next == in.size()) {
+        return Optional.empty();
+      }
+      out[c] = next++;
+    }
+    return Optional.of(out);
+  }
+
+  private boolean standsAs(TextExtents y, double by) {
+    double near = BlockThresholds.Continuations.EDGE * Math.max(size, y.size);
+    return !empty()
+        && !y.empty()
+        && (Math.abs(left + by - y.left) <= near
+            || Math.abs(right + by - y.right) <= near
+            || Math.abs(left + right + 2 * by - y.left - y.right) <= near);
+  }
+
   private static boolean alike(List<TextExtents> a, List<TextExtents> b, double by) {
     int filled = 0;
     for (int c = 0; c < a.size(); c++) {
@@ -77,12 +106,7 @@ record TextExtents(double left, double right, double size) {
         continue;
       }
       filled++;
-      double near = BlockThresholds.Continuations.EDGE * Math.max(x.size, y.size);
-      boolean here =
-          Math.abs(x.left + by - y.left) <= near
-              || Math.abs(x.right + by - y.right) <= near
-              || Math.abs(x.left + x.right + 2 * by - y.left - y.right) <= near;
-      if (!here) {
+      if (!x.standsAs(y, by)) {
         return false;
       }
     }

@@ -175,6 +175,12 @@ final class LineThresholds {
     /** How far above its line something raised stands. */
     static final double HIGHEST = 0.7;
 
+    /** How far above its line the mark of a note stands at most. */
+    static final double HIGHEST_MARK = 1;
+
+    /** How far the mark of a note stands before it. */
+    static final double AFTER_LABEL = 0.6;
+
     /** How far from its neighbours something raised or lowered stands. */
     static final double TOUCHES = 0.35;
 

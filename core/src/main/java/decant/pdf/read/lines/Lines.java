@@ -13,12 +13,16 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.regex.Pattern;
 
 /**
  * Glyphs into lines: by baseline, in visual order, cut at wide gaps, spaces put in where glyphs
  * stand apart.
  */
 public final class Lines {
+  /** What the mark of a note is made of. */
+  private static final Pattern MARK = Pattern.compile("[\\d*†‡§]");
+
   private Lines() {}
 
   /** All lines of a page, slanted ones after the others. */
@@ -203,7 +207,8 @@ public final class Lines {
 
   /**
    * Few letters that stand raised right after one of a line below them, and a little smaller, are
-   * of that line: exponents and marks may be nearly as large as the text.
+   * of that line: exponents and marks may be nearly as large as the text. So is the mark of a note
+   * before its first line.
    */
   private static void addRaised(List<List<Glyph>> rows) {
     for (int k = 0; k + 1 < rows.size(); k++) {
@@ -212,8 +217,7 @@ public final class Lines {
       if (row.stream().filter(g -> !g.isSpace()).count() > LineThresholds.Lines.MARK_LETTERS) {
         continue;
       }
-      Optional<Glyph> base = below.stream().filter(o -> isBaseOf(o, row)).findFirst();
-      if (base.isPresent()) {
+      if (below.stream().anyMatch(o -> isBaseOf(o, row)) || isLabelOf(row, below)) {
         below.addAll(row);
         rows.remove(k--);
       }
@@ -226,8 +230,27 @@ public final class Lines {
     return !o.isSpace()
         && raised.stream().allMatch(g -> g.size() < LineThresholds.Lines.SMALLER * o.size())
         && up > 0
-        && up < LineThresholds.Lines.HIGHEST * o.size()
+        && up < highest(raised) * o.size()
         && Math.abs(first.x() - o.right()) < LineThresholds.Lines.RIGHT_AFTER * o.size();
+  }
+
+  /** Marks of notes may stand over the line, which other letters do not. */
+  private static double highest(List<Glyph> raised) {
+    boolean mark = raised.stream().allMatch(g -> g.isSpace() || MARK.matcher(g.text()).matches());
+    return mark ? LineThresholds.Lines.HIGHEST_MARK : LineThresholds.Lines.HIGHEST;
+  }
+
+  private static boolean isLabelOf(List<Glyph> mark, List<Glyph> line) {
+    Glyph last = mark.stream().max(Comparator.comparingDouble(Glyph::x)).orElseThrow();
+    Glyph first = line.stream().min(Comparator.comparingDouble(Glyph::x)).orElseThrow();
+    double up = first.baseline() - last.baseline();
+    double gap = first.x() - last.right();
+    return mark.stream().allMatch(g -> g.isSpace() || MARK.matcher(g.text()).matches())
+        && mark.stream().allMatch(g -> g.size() < LineThresholds.Lines.SMALLER * first.size())
+        && up > 0
+        && up < LineThresholds.Lines.HIGHEST_MARK * first.size()
+        && gap > -LineThresholds.Lines.RIGHT_AFTER * first.size()
+        && gap < LineThresholds.Lines.AFTER_LABEL * first.size();
   }
 
   /**

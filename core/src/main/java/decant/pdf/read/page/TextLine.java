@@ -10,6 +10,12 @@ import org.jspecify.annotations.Nullable;
  * text and weight are asked for many times, and so are kept.
  */
 public final class TextLine {
+  /** Of the size of its line: raised marks are 0.58 to 0.83 of it in common programs. */
+  private static final double RAISED_SIZE = 0.86;
+
+  /** How far at least a mark is raised, in ems of its line; 0.33 is usual. */
+  private static final double RAISED = 0.1;
+
   /** Of the letters of a line that are bold, or italic, where the line is. */
   private static final double MOSTLY = 0.8;
 
@@ -154,5 +160,14 @@ public final class TextLine {
   @Override
   public String toString() {
     return "TextLine[" + text() + " on page " + page + " at " + box + "]";
+  }
+
+  /**
+   * Whether one of its letters stands above its baseline in a smaller size, as marks of notes do.
+   */
+  public boolean isRaised(Glyph g) {
+    return !g.isSpace()
+        && g.size() < RAISED_SIZE * size()
+        && g.baseline() < baseline() - RAISED * size();
   }
 }

@@ -9,6 +9,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.OptionalInt;
 import java.util.regex.Pattern;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
@@ -89,23 +90,29 @@ public final class AlignedTables {
     return !tables.isEmpty() && tables.getLast().lines().getLast() == line;
   }
 
-  /** Whether the line above a table has a title over each column, one word each, near together. */
+  /** Whether the line above a table has a title over each column, near together. */
   private boolean isHead(RowLine line, int k, WhiteColumns white) {
     List<WhiteColumns.Column> columns = white.columns();
-    if (line.words().size() != columns.size()
+    List<WhiteColumns.Chunk> titles =
+        line.words().size() == columns.size()
+            ? IntStream.range(0, columns.size())
+                .mapToObj(c -> WhiteColumns.ofColumn(line.words().get(c), c))
+                .toList()
+            : white.chunks(line);
+    if (titles.size() != columns.size()
         || columns.size() < TableThresholds.Registers.COLUMNS
         || !near(k, k)
         || line.pieces().stream().anyMatch(p -> p.text().strip().endsWith("."))) {
       return false;
     }
     for (int c = 0; c < columns.size(); c++) {
-      RowLine.Word w = line.words().get(c);
+      WhiteColumns.Chunk w = titles.get(c);
       WhiteColumns.Column column = columns.get(c);
       double near = TableThresholds.WhiteColumns.EDGE * line.size();
       boolean over =
           column.hasEdge(w.left(), w.right(), near)
               || Math.abs(w.left() + w.right() - column.left() - column.right()) / 2 < near;
-      if (!over) {
+      if (w.spans() || !over) {
         return false;
       }
     }
@@ -134,9 +141,10 @@ public final class AlignedTables {
       while (next < lines.size() && !lines.get(next).parted() && near(from, next)) {
         next++;
       }
+      boolean many = next - end > TableThresholds.AlignedTables.LONE_LINES;
       if (next == lines.size()
           || !near(from, next)
-          || next - end > TableThresholds.AlignedTables.LONE_LINES
+          || many && !standInLine(end, next)
           || beginsAgain(from, next)) {
         break;
       }
@@ -144,6 +152,7 @@ public final class AlignedTables {
       WhiteColumns both = WhiteColumns.of(lines.subList(from, until));
       WhiteColumns more = WhiteColumns.of(lines.subList(next, until));
       if (both.columns().size() < 2
+          || many && !isOneCell(both, end, next)
           || inColumns(lines.subList(from, end), columns) >= TableThresholds.AlignedTables.MIN_ROWS
               && !agree(columns, both)
               && !more.fit(lines.subList(from, end))
@@ -240,20 +249,52 @@ public final class AlignedTables {
         && !lines.get(k).parted()
         && near(from, k)
         && gap(k) <= TableThresholds.AlignedTables.LONE * lines.get(k).size()) {
-      List<WhiteColumns.Chunk> chunks = columns.chunks(lines.get(k));
-      WhiteColumns.Chunk here = chunks.getFirst();
-      boolean goesOn =
-          chunks.size() == 1
-              && (here.first() > 0 || gap(k) <= pitch)
-              && !here.spans()
-              && Math.abs(here.left() - columns.columns().get(here.first()).left())
-                  < lines.get(k).size();
-      if (!goesOn) {
+      OptionalInt here = cellOf(columns, k);
+      if (here.isEmpty() || here.getAsInt() == 0 && gap(k) > pitch) {
         break;
       }
       k++;
     }
     return k;
+  }
+
+  /** The column at whose edge a line begins, if it stands in that alone. */
+  private OptionalInt cellOf(WhiteColumns columns, int k) {
+    List<WhiteColumns.Chunk> chunks = columns.chunks(lines.get(k));
+    WhiteColumns.Chunk here = chunks.getFirst();
+    boolean one =
+        chunks.size() == 1
+            && !here.spans()
+            && Math.abs(here.left() - columns.columns().get(here.first()).left())
+                < lines.get(k).size();
+    return one ? OptionalInt.of(here.first()) : OptionalInt.empty();
+  }
+
+  /** Whether lines begin one below the other, as those of one text do. */
+  private boolean standInLine(int from, int to) {
+    RowLine first = lines.get(from);
+    return IntStream.range(from, to)
+        .allMatch(k ->
+            Math.abs(lines.get(k).left() - first.left()) < first.size() / 2
+                && gap(k) <= TableThresholds.AlignedTables.LONE * lines.get(k).size());
+  }
+
+  /**
+   * Whether lines stand in one cell, which may have any number of them. What begins where a table
+   * does may be text between two: in a cell, each line but the last fills much of the column.
+   */
+  private boolean isOneCell(WhiteColumns columns, int from, int to) {
+    OptionalInt column = cellOf(columns, from);
+    if (columns.columns().size() < TableThresholds.Registers.COLUMNS || column.isEmpty()) {
+      return false;
+    }
+    double width = columns.columns().get(column.getAsInt()).width();
+    return IntStream.range(from, to)
+        .allMatch(k ->
+            cellOf(columns, k).equals(column)
+                && (column.getAsInt() > 0
+                    || k + 1 == to
+                    || (lines.get(k).right() - lines.get(k).left()) * 2 > width));
   }
 
   /** How far apart the lines stand that go on in the first cells of rows; 0 if none does. */

@@ -71,11 +71,15 @@ public final class BandedTables {
     return groups * TableThresholds.BandedTables.GROUPS <= rows.size();
   }
 
-  /** How many lines of a row have text in as many columns as any of them. */
+  /**
+   * How many lines of a row have text in as many columns as any of them; none where each has text
+   * in few, as lines of cells have that stand in the middle of their row.
+   */
   private static long fullLines(List<RowLine> row, WhiteColumns columns) {
     int[] chunks = row.stream().mapToInt(l -> columns.chunks(l).size()).toArray();
     int most = Arrays.stream(chunks).max().orElse(0);
-    return most < 2 ? 0 : Arrays.stream(chunks).filter(n -> n == most).count();
+    int all = columns.chunks(RowLine.stacked(row)).size();
+    return most < 2 || most * 2 <= all ? 0 : Arrays.stream(chunks).filter(n -> n == most).count();
   }
 
   private static Detected.Grid grid(

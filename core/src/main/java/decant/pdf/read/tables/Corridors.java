@@ -91,6 +91,8 @@ final class Corridors {
   private static boolean areInLine(List<RowLine> rows, double from, double to, double em) {
     int both = 0;
     int beside = 0;
+    int spaces = 0;
+    double space = spaceOf(rows, from, to, em);
     for (RowLine r : rows) {
       double end = Double.NEGATIVE_INFINITY;
       double begin = Double.POSITIVE_INFINITY;
@@ -100,10 +102,28 @@ final class Corridors {
       }
       boolean near = from - end < em && begin - to < em;
       both += near ? 1 : 0;
+      // The same word before another in each row, as "the" is, leaves one and the same space.
+      spaces += near && Math.abs(begin - end - space) < BIN / 2 ? 1 : 0;
       beside += near && (from - end < BIN * 2 || begin - to < BIN * 2) ? 1 : 0;
     }
     return both >= TableThresholds.NarrowGaps.IN_LINE
+        && spaces < TableThresholds.AlignedTables.NUMBERS * both
         && beside >= TableThresholds.AlignedTables.NUMBERS * both;
+  }
+
+  /** The usual space between the words of rows, but for those at a corridor; 0 if there is none. */
+  private static double spaceOf(List<RowLine> rows, double from, double to, double em) {
+    double[] all =
+        rows.stream()
+            .flatMapToDouble(r ->
+                IntStream.range(1, r.words().size())
+                    .filter(
+                        k -> r.words().get(k).left() <= from || r.words().get(k - 1).right() >= to)
+                    .mapToDouble(k -> r.words().get(k).left() - r.words().get(k - 1).right()))
+            .filter(gap -> gap > 0 && gap < TableThresholds.NarrowGaps.SPACE * em)
+            .sorted()
+            .toArray();
+    return all.length == 0 ? 0 : all[all.length / 2];
   }
 
   /** What most lines leave wide and no word reaches into is white, however narrow it is in some. */

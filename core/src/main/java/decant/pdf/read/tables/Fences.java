@@ -1,13 +1,16 @@
 package decant.pdf.read.tables;
 
+import decant.pdf.read.detected.Detected;
 import decant.pdf.read.page.RuledLine;
+import decant.pdf.read.page.TextLine;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 
 /**
  * Standing lines side by side, of one height, that no line lies across: between them are the
- * columns of a table whose rows have no lines.
+ * columns of a table whose rows have no lines. Its outer columns may have none at their outer
+ * sides.
  */
 final class Fences {
   private static final double NEAR = TableThresholds.RuledTables.NEAR;
@@ -26,7 +29,7 @@ final class Fences {
               .filter(r -> Math.abs(r.y2() - first.y2()) <= NEAR)
               .toList();
       left.removeAll(alike);
-      if (alike.size() > TableThresholds.Registers.COLUMNS && !isCrossed(alike, rules)) {
+      if (alike.size() >= TableThresholds.Registers.COLUMNS && !isCrossed(alike, rules)) {
         out.add(alike);
       }
     }
@@ -55,6 +58,54 @@ final class Fences {
       }
     }
     return out;
+  }
+
+  /** Whether most rows have text in their first cells, and most in their last. */
+  static boolean areFilled(List<List<Detected.DetectedCell>> rows) {
+    long first = rows.stream().filter(r -> !r.getFirst().lines().isEmpty()).count();
+    long last = rows.stream().filter(r -> !r.getLast().lines().isEmpty()).count();
+    return Math.min(first, last) * 2 > rows.size();
+  }
+
+  /**
+   * Where columns end, with those that have a line at their inner side alone; nothing there reaches
+   * over that.
+   *
+   * @param xs where the lines stand
+   */
+  static List<Double> withOuter(List<RuledLine> fence, List<Double> xs, List<TextLine> lines) {
+    double top = fence.getFirst().y1();
+    double bottom = fence.getFirst().y2();
+    List<TextLine> beside =
+        lines.stream().filter(l -> l.middle() > top && l.middle() < bottom).toList();
+    double first = xs.getFirst();
+    double last = xs.getLast();
+    if (beside.stream().anyMatch(l -> reachesOver(l, first) || reachesOver(l, last))) {
+      return xs;
+    }
+    var out = new ArrayList<Double>();
+    beside.stream()
+        .mapToDouble(l -> l.box().x())
+        .min()
+        .ifPresent(x -> {
+          if (x < first - NEAR) {
+            out.add(x - NEAR);
+          }
+        });
+    out.addAll(xs);
+    beside.stream()
+        .mapToDouble(l -> l.box().right())
+        .max()
+        .ifPresent(x -> {
+          if (x > last + NEAR) {
+            out.add(x + NEAR);
+          }
+        });
+    return out;
+  }
+
+  private static boolean reachesOver(TextLine l, double x) {
+    return l.box().x() < x - NEAR && l.box().right() > x + NEAR;
   }
 
   private static boolean isCrossed(List<RuledLine> fence, List<RuledLine> rules) {

@@ -3,7 +3,6 @@ package decant.pdf.read.tables;
 import decant.pdf.read.detected.Detected;
 import decant.pdf.read.page.TextLine;
 import java.util.Arrays;
-import java.util.HashSet;
 import java.util.List;
 import java.util.stream.IntStream;
 
@@ -28,9 +27,7 @@ final class OpenRows {
     }
     WhiteColumns columns = WhiteColumns.ruled(lines, xs);
     List<List<RowLine>> byWhite = WhiteBands.parted(inside).stream().map(RowLine::of).toList();
-    boolean white =
-        byWhite.stream().anyMatch(r -> r.size() > 1)
-            && byWhite.stream().allMatch(r -> isOne(r, columns));
+    boolean white = byWhite.stream().anyMatch(r -> r.size() > 1) && isOneEach(byWhite, columns);
     if (white && areSeveral(byWhite)) {
       return cells(byWhite, columns);
     }
@@ -49,14 +46,28 @@ final class OpenRows {
     return rows.stream().map(r -> AlignedGrid.cells(r, columns, false)).toList();
   }
 
-  /** Whether lines are those of one row: no column has two numbers. */
-  private static boolean isOne(List<RowLine> row, WhiteColumns columns) {
-    var numbers = new HashSet<Integer>();
-    return row.stream()
-        .flatMap(l ->
-            columns.chunks(l).stream()
-                .filter(c -> LogicalRows.isNumber(l.between(c.left(), c.right()))))
-        .allMatch(c -> numbers.add(c.first()));
+  /** Whether each is one row: none has two numbers in a column of numbers. */
+  private static boolean isOneEach(List<List<RowLine>> rows, WhiteColumns columns) {
+    int n = columns.columns().size();
+    int[] all = new int[n];
+    int[] numbers = new int[n];
+    int[] most = new int[n];
+    for (List<RowLine> row : rows) {
+      int[] here = new int[n];
+      for (RowLine l : row) {
+        for (WhiteColumns.Chunk c : columns.chunks(l)) {
+          all[c.first()]++;
+          here[c.first()] += LogicalRows.isNumber(l.between(c.left(), c.right())) ? 1 : 0;
+        }
+      }
+      for (int c = 0; c < n; c++) {
+        numbers[c] += here[c];
+        most[c] = Math.max(most[c], here[c]);
+      }
+    }
+    // Days and years are numbers too, but stand among the names of months.
+    return IntStream.range(0, n)
+        .noneMatch(c -> most[c] > 1 && numbers[c] > TableThresholds.OpenRows.OF_NUMBERS * all[c]);
   }
 
   /** Whether rows are further apart than the lines of a text. */

@@ -308,7 +308,7 @@ final class RowBands {
     List<TextLine> above = beyond(lines, run.getFirst().top, size, padding, true);
     List<TextLine> below = beyond(lines, run.getLast().bottom, size, padding, false);
     double bottom = run.getLast().bottom;
-    boolean head = isRow(above, left, right);
+    boolean head = isHead(above, left, right);
     boolean alone = run.size() == 1;
     if (alone && (run.getFirst().bar() || !head || !above.stream().allMatch(TextLine::bold))) {
       run.clear(); // two lines with a row between them and its head above may be all of a page
@@ -367,6 +367,13 @@ final class RowBands {
   private static boolean holdsText(List<TextLine> lines, double left, double right) {
     double most = TableThresholds.RowBands.PROSE * (right - left);
     return RowLine.of(lines).stream().anyMatch(l -> !l.parted() && l.right() - l.left() > most);
+  }
+
+  /** As a row is; titles of narrow columns may hang out. */
+  private static boolean isHead(List<TextLine> lines, double left, double right) {
+    double out = lines.isEmpty() ? 0 : lines.getFirst().size();
+    boolean one = RowLine.of(lines).size() == 1;
+    return isRow(lines, one ? left - out : left, one ? right + out : right);
   }
 
   private static boolean isRow(List<TextLine> lines, double left, double right) {

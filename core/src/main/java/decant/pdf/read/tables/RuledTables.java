@@ -80,15 +80,19 @@ public final class RuledTables {
       rest.removeAll(inside);
     }
     for (List<RuledLine> fence : Fences.of(rules)) {
-      List<Double> xs = RuledLines.places(fence, false, TableThresholds.RuledTables.NEAR);
-      Box box = box(xs, List.of(fence.getFirst().y1(), fence.getFirst().y2()));
-      List<TextLine> inside = rest.stream().filter(l -> isInside(l, box)).toList();
-      List<List<Detected.DetectedCell>> rows = OpenRows.of(inside, xs);
-      if (!rows.isEmpty()) {
-        Ruling ruling = ruling(fence, xs, List.of(box.y(), box.bottom()));
-        tables.add(
-            new Detected.Grid(page.number(), box, widths(xs), rows, ruling).inReadingOrder());
-        rest.removeAll(inside);
+      List<Double> own = RuledLines.places(fence, false, TableThresholds.RuledTables.NEAR);
+      List<Double> wider = Fences.withOuter(fence, own, rest);
+      for (List<Double> xs : wider.equals(own) ? List.of(own) : List.of(wider, own)) {
+        Box box = box(xs, List.of(fence.getFirst().y1(), fence.getFirst().y2()));
+        List<TextLine> inside = rest.stream().filter(l -> isInside(l, box)).toList();
+        List<List<Detected.DetectedCell>> rows = OpenRows.of(inside, xs);
+        if (!rows.isEmpty() && (xs.equals(own) || Fences.areFilled(rows))) {
+          Ruling ruling = ruling(fence, xs, List.of(box.y(), box.bottom()));
+          tables.add(
+              new Detected.Grid(page.number(), box, widths(xs), rows, ruling).inReadingOrder());
+          rest.removeAll(inside);
+          break;
+        }
       }
     }
     return new Result(tables, rest);

@@ -6,13 +6,15 @@ import decant.pdf.read.page.ScannedPage;
 import decant.pdf.read.page.TextLine;
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.Comparator;
 import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 
 /**
- * Tables without a grid over the columns of all pages. Of a table that is split between two, a part
- * may be too small to be known for a table, or may leave columns empty: the other part tells.
+ * Tables over the columns of all pages. Of a table that is split between two, a part may be too
+ * small to be known for a table, or may leave columns empty: the other part tells.
  */
 public final class SplitTables {
   /** The tables of a column of a page, and the pieces that stand outside them. */
@@ -23,12 +25,21 @@ public final class SplitTables {
     private final ScannedPage page;
     private final PageColumns.Column column;
     private final List<RowLine> lines;
+    private final List<Detected.Grid> grids;
     private final List<AlignedTables.Found> tables;
 
-    public Part(ScannedPage page, PageColumns.Column column) {
+    /**
+     * @param column its pieces, without those of tables that are known
+     * @param grids the tables of the page that are known by what is painted, or by their white
+     */
+    public Part(ScannedPage page, PageColumns.Column column, List<Detected.Grid> grids) {
       this.page = page;
       this.column = column;
       this.lines = RowLine.of(column.pieces());
+      this.grids =
+          grids.stream()
+              .filter(g -> g.box().right() > column.left() && g.box().x() < column.right())
+              .toList();
       this.tables = new ArrayList<>(AlignedTables.in(lines));
     }
 
@@ -44,6 +55,22 @@ public final class SplitTables {
     /** Where the lines begin that stand below its last table. */
     private int below() {
       return tables.isEmpty() ? 0 : lines.indexOf(tables.getLast().lines().getLast()) + 1;
+    }
+
+    /** The table that all its lines stand above. */
+    private Optional<Detected.Grid> lastGrid() {
+      double foot = lines.isEmpty() ? Double.NEGATIVE_INFINITY : lines.getLast().baseline();
+      return grids.stream()
+          .max(Comparator.comparingDouble(g -> g.box().bottom()))
+          .filter(g -> g.box().bottom() > foot);
+    }
+
+    /** The table that all its lines stand below. */
+    private Optional<Detected.Grid> firstGrid() {
+      double head = lines.isEmpty() ? Double.POSITIVE_INFINITY : lines.getFirst().baseline();
+      return grids.stream()
+          .min(Comparator.comparingDouble(g -> g.box().y()))
+          .filter(g -> g.box().y() < head);
     }
 
     private Result result() {
@@ -76,22 +103,116 @@ public final class SplitTables {
 
   private static void join(Part a, Part b) {
     double by = b.column.left() - a.column.left();
-    takeGroup(a, b, by);
-    boolean ends = !a.tables.isEmpty() && a.below() == a.lines.size();
-    boolean begins = !b.tables.isEmpty() && b.above() == 0;
-    if (ends && begins) {
-      asOne(a, b, by);
-    } else if (ends) {
-      restOf(a, b, by);
-    } else if (begins) {
-      beginningOf(a, b, by);
+    boolean beside = a.page == b.page;
+    Optional<Detected.Grid> last = a.lastGrid();
+    Optional<Detected.Grid> first = b.firstGrid();
+    if (last.isPresent()
+        && first.isEmpty()
+        && (!beside || last.get().box().right() <= b.column.left())) {
+      rowsOf(last.get(), b, beside ? by : 0);
+    }
+    if (first.isPresent()
+        && last.isEmpty()
+        && (!beside || a.column.right() <= first.get().box().x())) {
+      rowsBefore(first.get(), a, beside ? -by : 0);
+    }
+    if (last.isPresent() || first.isPresent()) {
+      return;
+    }
+    // On the next page the text may begin elsewhere, but the table where it did; or margins change
+    // sides.
+    if (beside || by == 0 || !join(a, b, 0)) {
+      join(a, b, by);
     }
   }
 
-  /** A line on its own at the foot of a column heads the rows with which the next begins. */
-  private static void takeGroup(Part a, Part b, double by) {
-    if (a.tables.isEmpty() || b.tables.isEmpty() || b.above() > 0) {
+  /**
+   * @param by how far the table is further to the right where it goes on, in points
+   * @return whether anything is put right
+   */
+  private static boolean join(Part a, Part b, double by) {
+    boolean group = takeGroup(a, b, by);
+    boolean ends = !a.tables.isEmpty() && a.below() == a.lines.size();
+    boolean begins = !b.tables.isEmpty() && b.above() == 0;
+    if (ends && begins) {
+      return asOne(a, b, by) || group;
+    }
+    if (ends) {
+      return restOf(a, b, by) || group;
+    }
+    return begins && beginningOf(a, b, by) || group;
+  }
+
+  /** The lines at the top of a column that are rows of a table with which the last ended. */
+  private static void rowsOf(Detected.Grid table, Part b, double by) {
+    if (table.columns().size() < TableThresholds.Registers.COLUMNS) {
+      return; // what two have, a listing with the numbers of its lines has
+    }
+    WhiteColumns columns = columns(table).shifted(by);
+    int end = 0;
+    while (end < b.lines.size() && isOfRow(columns, b.lines, end, end - 1)) {
+      end++;
+    }
+    for (AlignedTables.Found t : b.tables) {
+      int at = b.lines.indexOf(t.lines().getFirst());
+      end = at < end && at + t.lines().size() > end ? at : end;
+    }
+    List<RowLine> rows = List.copyOf(b.lines.subList(0, end));
+    if (rows.stream().anyMatch(columns::fits)) {
+      // By itself, one row that has several lines may seem to be a table of its own.
+      b.tables.removeIf(t -> rows.contains(t.lines().getFirst()));
+      b.tables.addFirst(new AlignedTables.Found(rows, columns));
+    }
+  }
+
+  /** The lines at the foot of a column that are rows of a table with which the next begins. */
+  private static void rowsBefore(Detected.Grid table, Part a, double by) {
+    if (table.columns().size() < TableThresholds.Registers.COLUMNS) {
       return;
+    }
+    WhiteColumns columns = columns(table).shifted(by);
+    int from = a.lines.size();
+    while (from > a.below() && isOfRow(columns, a.lines, from - 1, from)) {
+      from--;
+    }
+    List<RowLine> rows = List.copyOf(a.lines.subList(from, a.lines.size()));
+    if (rows.stream().anyMatch(columns::fits)) {
+      a.tables.add(new AlignedTables.Found(rows, columns));
+    }
+  }
+
+  private static WhiteColumns columns(Detected.Grid table) {
+    List<TextLine> texts =
+        table.rows().stream().flatMap(List::stream).flatMap(c -> c.lines().stream()).toList();
+    var xs = new ArrayList<Double>();
+    xs.add(table.box().x());
+    table.columns().forEach(w -> xs.add(xs.getLast() + w));
+    return WhiteColumns.ruled(RowLine.of(texts), xs);
+  }
+
+  /**
+   * Whether a line is a row of columns, or one of the lines of a row, but not of its first cell:
+   * text next to a table begins there too.
+   *
+   * @param next to it, that is one already, if there is such
+   */
+  private static boolean isOfRow(WhiteColumns columns, List<RowLine> lines, int k, int next) {
+    RowLine l = lines.get(k);
+    if (next >= 0
+        && next < lines.size()
+        && Math.abs(lines.get(next).baseline() - l.baseline())
+            > TableThresholds.AlignedTables.ENDS * l.size()) {
+      return false;
+    }
+    List<WhiteColumns.Chunk> chunks = columns.chunks(l);
+    WhiteColumns.Chunk first = chunks.getFirst();
+    return columns.fits(l) || chunks.size() == 1 && first.first() > 0 && columns.isAtEdge(first);
+  }
+
+  /** A line on its own at the foot of a column heads the rows with which the next begins. */
+  private static boolean takeGroup(Part a, Part b, double by) {
+    if (a.tables.isEmpty() || b.tables.isEmpty() || b.above() > 0) {
+      return false;
     }
     AlignedTables.Found last = a.tables.getLast();
     WhiteColumns columns = last.columns();
@@ -110,25 +231,29 @@ public final class SplitTables {
       lines.add(a.lines.get(end));
       a.tables.set(a.tables.size() - 1, new AlignedTables.Found(lines, columns));
     }
+    return one;
   }
 
   /** Both parts with the columns of the one that has more. */
-  private static void asOne(Part a, Part b, double by) {
+  private static boolean asOne(Part a, Part b, double by) {
     AlignedTables.Found last = a.tables.getLast();
     AlignedTables.Found first = b.tables.getFirst();
     int more = last.columns().columns().size() - first.columns().columns().size();
     int longer = last.lines().size() - first.lines().size();
     if ((more > 0 || more == 0 && longer > 0) && last.columns().shifted(by).fit(first.lines())) {
       b.tables.set(0, new AlignedTables.Found(first.lines(), last.columns().shifted(by)));
-    } else if ((more < 0 || more == 0 && longer < 0)
-        && first.columns().shifted(-by).fit(last.lines())) {
+      return true;
+    }
+    if ((more < 0 || more == 0 && longer < 0) && first.columns().shifted(-by).fit(last.lines())) {
       a.tables.set(
           a.tables.size() - 1, new AlignedTables.Found(last.lines(), first.columns().shifted(-by)));
+      return true;
     }
+    return false;
   }
 
   /** The lines at the top of a column that are rows of the table at the end of the last. */
-  private static void restOf(Part a, Part b, double by) {
+  private static boolean restOf(Part a, Part b, double by) {
     WhiteColumns columns = a.tables.getLast().columns().shifted(by);
     int end = 0;
     while (end < b.above() && columns.fits(b.lines.get(end))) {
@@ -137,10 +262,11 @@ public final class SplitTables {
     if (end > 0) {
       b.tables.addFirst(new AlignedTables.Found(List.copyOf(b.lines.subList(0, end)), columns));
     }
+    return end > 0;
   }
 
   /** The lines at the foot of a column that are rows of the table which the next begins with. */
-  private static void beginningOf(Part a, Part b, double by) {
+  private static boolean beginningOf(Part a, Part b, double by) {
     WhiteColumns columns = b.tables.getFirst().columns().shifted(-by);
     int from = a.lines.size();
     while (from > a.below()
@@ -148,7 +274,7 @@ public final class SplitTables {
       from--;
     }
     if (from == a.lines.size()) {
-      return;
+      return false;
     }
     List<RowLine> lines = List.copyOf(a.lines.subList(from, a.lines.size()));
     // Titles may be wider than what is below them: only both parts tell where columns end.
@@ -162,5 +288,6 @@ public final class SplitTables {
       columns = both.shifted(-by);
     }
     a.tables.add(new AlignedTables.Found(lines, columns));
+    return true;
   }
 }

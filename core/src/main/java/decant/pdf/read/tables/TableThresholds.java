@@ -124,6 +124,9 @@ final class TableThresholds {
 
   /** Of {@link decant.pdf.read.tables.NarrowGaps}. */
   static final class NarrowGaps {
+    /** So wide spaces between words are at most, in ems; a wide one is of 0.33. */
+    static final double SPACE = 0.6;
+
     private NarrowGaps() {}
 
     /** Lines with a wide gap before what is in line; fewer may be so by chance. */
@@ -131,6 +134,14 @@ final class TableThresholds {
 
     /** Between columns whose rows are known: more than there is between words. */
     static final double OF_ROWS = 0.28;
+  }
+
+  /** Of {@link decant.pdf.read.tables.OpenRows}. */
+  static final class OpenRows {
+    private OpenRows() {}
+
+    /** Of what stands in a column, where it is one of numbers; its title is none. */
+    static final double OF_NUMBERS = 0.75;
   }
 
   /** Of {@link decant.pdf.read.tables.NarrowTables}. */

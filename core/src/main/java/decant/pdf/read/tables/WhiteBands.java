@@ -238,7 +238,10 @@ final class WhiteBands {
    * Whether the cells of rows stand in the middle, or at the foot, and some below the tallest's
    * head.
    */
-  private boolean standAlike(List<Block> run) {
+  private boolean standAlike(List<Block> rows) {
+    // At the edges of a page rows may be cut.
+    boolean many = rows.size() >= TableThresholds.AlignedTables.MIN_ROWS + 2;
+    List<Block> run = many ? rows.subList(1, rows.size() - 1) : rows;
     List<Standing> all = run.stream().map(this::standing).toList();
     long off = all.stream().filter(Standing::off).count();
     long alike =

@@ -110,16 +110,18 @@ final class WhiteColumns {
   /** Whether a line has the parts of a row of these columns: each at an edge of its column. */
   boolean fits(RowLine l) {
     List<Chunk> chunks = chunks(l);
-    double near = TableThresholds.WhiteColumns.EDGE * em;
     return chunks.size() >= 2
         && Math.abs(l.size() - em) < TableThresholds.AlignedTables.OTHER_SIZE * em
-        && chunks.stream()
-            .allMatch(k -> {
-              Column c = columns.get(k.first());
-              return !k.spans()
-                  && (c.hasEdge(k.left(), k.right(), near)
-                      || Math.abs(k.left() + k.right() - c.left() - c.right()) < near);
-            });
+        && chunks.stream().allMatch(this::isAtEdge);
+  }
+
+  /** Whether words stand in one column, at an edge of it or in its middle. */
+  boolean isAtEdge(Chunk k) {
+    double near = TableThresholds.WhiteColumns.EDGE * em;
+    Column c = columns.get(k.first());
+    return !k.spans()
+        && (c.hasEdge(k.left(), k.right(), near)
+            || Math.abs(k.left() + k.right() - c.left() - c.right()) < near);
   }
 
   /** Whether a line has a part at an edge of each column, however far these parts reach. */
@@ -329,8 +331,8 @@ final class WhiteColumns {
   }
 
   /**
-   * Titles of one word each over narrow columns stand as far apart as the words of spread text: if
-   * each has a column for itself, and there is more room than words need, they are as many cells.
+   * Titles over narrow columns stand as far apart as the words of spread text: if each has a column
+   * for itself, and there is more room between them than within them, they are as many cells.
    */
   private List<Chunk> byWords(Chunk all, List<RowLine.Word> words) {
     List<RowLine.Word> own =
@@ -338,15 +340,10 @@ final class WhiteColumns {
     if (!all.spans() || own.size() < 2) {
       return List.of(all);
     }
-    boolean oneEach =
-        own.size() == all.last() - all.first() + 1
-            && own.size() >= TableThresholds.Registers.COLUMNS
-            && IntStream.range(0, own.size())
-                .allMatch(k -> at(middle(own.get(k))) == all.first() + k);
-    if (oneEach) {
-      return IntStream.range(0, own.size())
-          .mapToObj(k -> ofColumn(own.get(k), all.first() + k))
-          .toList();
+    List<Chunk> titles = titles(own);
+    if (titles.size() == all.last() - all.first() + 1
+        && titles.size() >= TableThresholds.Registers.COLUMNS) {
+      return titles;
     }
     var out = new ArrayList<Chunk>();
     for (int k = 0; k < own.size(); k++) {
@@ -361,11 +358,38 @@ final class WhiteColumns {
     return out;
   }
 
+  /**
+   * Words by the columns that their middles are in; none if a column is left out, or words of one
+   * are as far apart as those of two.
+   */
+  private List<Chunk> titles(List<RowLine.Word> words) {
+    var out = new ArrayList<Chunk>();
+    double within = 0;
+    double between = Double.MAX_VALUE;
+    for (int k = 0; k < words.size(); k++) {
+      RowLine.Word w = words.get(k);
+      int c = at(middle(w));
+      double gap = k == 0 ? 0 : w.left() - words.get(k - 1).right();
+      if (k > 0 && c == out.getLast().first()) {
+        out.add(new Chunk(out.removeLast().left(), w.right(), c, c));
+        within = Math.max(within, gap);
+      } else if (k == 0 || c == out.getLast().first() + 1) {
+        out.add(ofColumn(w, c));
+        between = k == 0 ? between : Math.min(between, gap);
+      } else {
+        return List.of();
+      }
+    }
+    return within == 0 || between > TableThresholds.WhiteColumns.OVER_USUAL * within
+        ? out
+        : List.of();
+  }
+
   private static double middle(RowLine.Word w) {
     return (w.left() + w.right()) / 2;
   }
 
-  private static Chunk ofColumn(RowLine.Word w, int column) {
+  static Chunk ofColumn(RowLine.Word w, int column) {
     return new Chunk(w.left(), w.right(), column, column);
   }
 
