@@ -114,7 +114,7 @@ public final class Footnotes {
               && r.x1() > left - BesideThresholds.Footnotes.AT_LEFT * bodySize
               && r.x1() < left + BesideThresholds.Footnotes.AT_LEFT * bodySize
               && r.middle() > page.height() * BesideThresholds.Footnotes.HIGHEST
-              && page.rules().stream().noneMatch(o -> goesOn(r, o));
+              && page.rules().stream().noneMatch(r::goesOn);
       if (!fits) {
         continue;
       }
@@ -135,14 +135,6 @@ public final class Footnotes {
       }
     }
     return best < 0 ? Optional.empty() : Optional.of(best);
-  }
-
-  /** Whether a line begins where another ends: lines below rows are often drawn cell by cell. */
-  private static boolean goesOn(RuledLine r, RuledLine next) {
-    return next.lying()
-        && Math.abs(next.middle() - r.middle()) <= 1
-        && Math.abs(next.x1() - r.x2()) <= 2
-        && next.x2() > r.x2() + 2;
   }
 
   private static boolean beginsWithLabelOrGoesOn(List<TextLine> below, double bodySize) {

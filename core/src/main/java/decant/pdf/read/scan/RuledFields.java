@@ -39,7 +39,9 @@ final class RuledFields {
     List<RuledLine> standing = rules.stream().filter(r -> !r.lying()).toList();
     var out = new ArrayList<Glyph>();
     for (RuledLine r : lying) {
-      if (standing.stream().anyMatch(s -> touches(r, s)) || repeats(r, rules)) {
+      if (standing.stream().anyMatch(s -> touches(r, s))
+          || repeats(r, rules)
+          || rules.stream().anyMatch(o -> r.goesOn(o) || o.goesOn(r))) {
         continue; // of a table or a box
       }
       label(r, glyphs).ifPresent(l -> signs(r, l, out));

@@ -105,7 +105,7 @@ final class Fences {
   }
 
   private static boolean reachesOver(TextLine l, double x) {
-    return l.box().x() < x - NEAR && l.box().right() > x + NEAR;
+    return l.glyphs().stream().anyMatch(g -> !g.isSpace() && g.x() < x - 1 && g.right() > x + 1);
   }
 
   private static boolean isCrossed(List<RuledLine> fence, List<RuledLine> rules) {

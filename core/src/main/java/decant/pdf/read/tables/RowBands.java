@@ -58,6 +58,15 @@ final class RowBands {
       return bottom - top - (last - first) - size;
     }
 
+    /**
+     * What it may have more than others have: reports make rows as high as their text may need.
+     * Where nothing stands side by side, that is no row.
+     */
+    double roomBelow() {
+      boolean row = RowLine.of(lines).stream().anyMatch(RowLine::parted);
+      return row ? TableThresholds.RowBands.LINES_BELOW * lines.getFirst().size() : 0;
+    }
+
     /** Whether it holds nothing but letters of another size. */
     boolean isOfOtherSize(double size) {
       return !lines.isEmpty() && lines.stream().allMatch(l -> RowLine.isOtherSize(l.size(), size));
@@ -205,7 +214,7 @@ final class RowBands {
       boolean empty =
           i.lines.isEmpty()
               || !i.bar && i.parted()
-              || i.padding() > TableThresholds.RowBands.ROOM * usual + 2;
+              || i.padding() > TableThresholds.RowBands.ROOM * usual + 2 + i.roomBelow();
       if (foreign || empty) {
         // Between the two lines of a double rule nothing is.
         if (foreign || i.bottom - i.top > TableThresholds.RuledTables.OPEN_ROW) {

@@ -172,6 +172,9 @@ final class TableThresholds {
   static final class RowBands {
     private RowBands() {}
 
+    /** Lines that a row may leave empty at its foot. */
+    static final double LINES_BELOW = 4;
+
     /** Points that edges of one row are apart at most. */
     static final double NEAR = 3;
 
