@@ -133,6 +133,24 @@ class DrawnLinesTest {
     assertThat(shapes.getFirst().drawing().fill()).contains(QUAY);
   }
 
+  /** Some programs raise marks by nearly a line: above their word, and before their note. */
+  @Test
+  void marksOfNotesMayStandOverTheLine() throws IOException, ReadProblem {
+    var pdf = new DrawnPdf();
+    double y = pdf.prose(70, 100, 440, DrawnPdf.PROSE.repeat(3)) + 8;
+    String line = "The gauge stands at the east stairs.";
+    pdf.text(70, y, line);
+    pdf.text(DrawnPdf.PLAIN, 6.5, 70 + DrawnPdf.width(DrawnPdf.PLAIN, 10, line), y - 9, "1");
+    pdf.stroke(0.4, Color.BLACK).line(70, 738, 190, 738);
+    pdf.text(DrawnPdf.PLAIN, 6, 70, 747, "1");
+    pdf.text(DrawnPdf.PLAIN, 8, 75.5, 754, "It was set anew after the dredging.");
+    Document d = pdf.takenIn(folder).document();
+    List<Story> notes =
+        d.stories().values().stream().filter(s -> s.kind() == Story.Kind.FOOTNOTE).toList();
+    assertThat(notes).hasSize(1);
+    assertThat(notes.getFirst().toString()).contains("It was set anew after the dredging.");
+  }
+
   private Optional<Box> aboveNotes(boolean ruled) throws IOException, ReadProblem {
     var pdf = new DrawnPdf();
     double y = pdf.prose(70, 100, 440, DrawnPdf.PROSE.repeat(3));

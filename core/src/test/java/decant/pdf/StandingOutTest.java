@@ -39,6 +39,44 @@ class StandingOutTest {
   }
 
   @Test
+  void slantedLinesAboveSingleSentencesAreHeadingsToo() throws IOException, ReadProblem {
+    var pdf = new DrawnPdf();
+    double y = pdf.prose(72, 90, 450, PROSE);
+    List<String> titles = List.of("Opening hours", "Lost keys", "Showers", "The boat lift");
+    for (String title : titles) {
+      pdf.text(ITALIC, 10, 72, y + 20, title);
+      pdf.text(72, y + 40, "It is open at seven, and closed on Sundays.");
+      y += 40;
+    }
+    assertThat(headings(pdf.takenIn(folder).document())).containsExactlyElementsOf(titles);
+  }
+
+  @Test
+  void slantedHeadingsMayEndWithAFullStopAboveParagraphs() throws IOException, ReadProblem {
+    var pdf = new DrawnPdf();
+    double y = pdf.prose(72, 90, 450, PROSE);
+    List<String> titles = List.of("Use of the quay.", "Power ashore.", "Winter storage.");
+    for (String title : titles) {
+      pdf.text(ITALIC, 10, 72, y + 20, title);
+      y = pdf.prose(72, y + 40, 450, PROSE);
+    }
+    assertThat(headings(pdf.takenIn(folder).document())).containsExactlyElementsOf(titles);
+  }
+
+  /** Sayings and their meaning: each stands alone, as its meaning does. */
+  @Test
+  void slantedSentencesAboveSentencesAreNoHeadings() throws IOException, ReadProblem {
+    var pdf = new DrawnPdf();
+    double y = pdf.prose(72, 90, 450, PROSE);
+    for (String saying : List.of("Low water waits.", "Ropes remember.", "Tar dries slowly.")) {
+      pdf.text(ITALIC, 10, 72, y + 20, saying);
+      pdf.text(72, y + 40, "So they say on the mole.");
+      y += 40;
+    }
+    assertThat(headings(pdf.takenIn(folder).document())).isEmpty();
+  }
+
+  @Test
   void oneSlantedLineIsNot() throws IOException, ReadProblem {
     var pdf = new DrawnPdf();
     double y = pdf.prose(72, 90, 450, PROSE);
