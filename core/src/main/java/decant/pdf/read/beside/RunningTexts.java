@@ -339,7 +339,7 @@ public final class RunningTexts {
             && l.text().length() < 80
             && Sizes.isNoLarger(l.size(), body)
             && page.size() > 3
-            && !(header && p > 0 && TablesAtEdges.isRowOf(l, linesByPage.get(p - 1)))
+            && !(header && p > 0 && TablesAtEdges.isRowOf(l, page, linesByPage.get(p - 1)))
             && gap(l, page, header)
                 > (bare && !TablesAtEdges.isCell(l, page)
                         ? BesideThresholds.RunningTexts.APART

@@ -52,11 +52,15 @@ final class TablesAtEdges {
   }
 
   /**
-   * Whether a line is a row of a table of the page before: its words begin where those of one of
-   * the last rows there do.
+   * Whether a line is of a row of a table of the page before: all words on its height begin where
+   * those of one of the last rows there do.
    */
-  static boolean isRowOf(TextLine l, List<TextLine> pageBefore) {
-    List<Double> begins = begins(List.of(l));
+  static boolean isRowOf(TextLine l, List<TextLine> page, List<TextLine> pageBefore) {
+    List<Double> begins =
+        begins(
+            page.stream()
+                .filter(o -> Sizes.samePlace(o.baseline(), l.baseline(), l.size()))
+                .toList());
     if (begins.size() < BesideThresholds.TablesAtEdges.PARTS) {
       return false;
     }

@@ -146,6 +146,9 @@ final class BlockThresholds {
   static final class Continuations {
     private Continuations() {}
 
+    /** Rows that tell which columns have text in all. */
+    static final int OTHERS = 4;
+
     /** Of the columns of a table that the part of it on a page may leave empty. */
     static final double EMPTY = 0.25;
 

@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.regex.Pattern;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 
 /**
  * Joins tables that go on on the next page or in the next column: their heads, where these are
@@ -25,15 +26,13 @@ final class TableContinuations {
   static List<Detected> join(List<Detected> found) {
     var out = new ArrayList<Detected>();
     Optional<Detected.Grid> last = Optional.empty(); // as it was found
-    boolean isRest = false;
     for (Detected f : found) {
       if (!(f instanceof Detected.Grid alone)) {
         out.add(f);
         continue;
       }
       Detected.Grid b = last.flatMap(p -> withColumnsOf(p, alone)).orElse(alone);
-      boolean below = isRest;
-      Optional<Detected.Grid> part = last.filter(p -> goesOn(p, b) || below && goesOnBelow(p, b));
+      Optional<Detected.Grid> part = last.filter(p -> goesOn(p, b));
       Optional<Detected.Grid> whole = part.flatMap(p -> withBetween(out, p, b));
       if (whole.isPresent()) {
         while (!(out.getLast() instanceof Detected.Grid)) {
@@ -43,8 +42,10 @@ final class TableContinuations {
       } else {
         out.add(b);
       }
-      isRest = whole.isPresent();
-      last = Optional.of(b);
+      // What little the end of a page cuts off does not tell where columns are.
+      if (!b.rest() || whole.isEmpty()) {
+        last = Optional.of(b);
+      }
     }
     return out;
   }
@@ -67,8 +68,7 @@ final class TableContinuations {
       return Optional.empty();
     }
     if (isRowBelow(part, t)) {
-      return Optional.of(
-          with(a, List.of(new DetectedCell(a.columns().size(), 1, t.lines(), false)), t));
+      return Optional.of(with(a, headOf(a, t), t));
     }
     List<TextExtents> columns = TextExtents.as(part, next);
     List<DetectedCell> begun = inColumn(t, columns);
@@ -78,7 +78,14 @@ final class TableContinuations {
       return Optional.of(with(a, begun, t));
     }
     boolean above = t.page() == next.page() && t.box().bottom() < next.box().y() + t.size();
-    return above ? withRest(a, t, columns) : Optional.empty();
+    if (!above) {
+      return Optional.empty();
+    }
+    boolean head =
+        t.lines().size() == 1
+            && Math.abs(columns.getFirst().left() - t.box().x()) <= t.size() / 2
+            && a.rows().stream().anyMatch(r -> headsGroup(r, t.lines().getFirst()));
+    return head ? Optional.of(with(a, headOf(a, t), t)) : withRest(a, t, columns);
   }
 
   /**
@@ -86,6 +93,9 @@ final class TableContinuations {
    * same columns. Grids beside each other, each with its lines, are as often tables of their own.
    */
   private static boolean goesOn(Detected.Grid a, Detected.Grid b) {
+    if (b.rest()) {
+      return a.columns().size() == b.columns().size();
+    }
     boolean beside =
         lastPage(a) == b.page() && b.box().x() > a.box().right() && b.ruling().down().isEmpty();
     if (!beside && b.page() != lastPage(a) + 1 || a.columns().size() != b.columns().size()) {
@@ -94,19 +104,6 @@ final class TableContinuations {
     boolean ruled = !a.ruling().down().isEmpty() && !b.ruling().down().isEmpty();
     return standAlike(a, b, beside)
         || !ruled && TextExtents.alike(TextExtents.of(a), TextExtents.of(b));
-  }
-
-  /** Whether rows stand right below the rest of a row with which their page begins. */
-  private static boolean goesOnBelow(Detected.Grid rest, Detected.Grid b) {
-    double gap = b.box().y() - rest.box().bottom();
-    return rest.page() == b.page()
-        && rest.columns().size() == b.columns().size()
-        && rest.rows().size() == 1
-        && gap > -1
-        && lastLine(rest)
-            .filter(l -> gap < BlockThresholds.Continuations.ROW * l.size())
-            .isPresent()
-        && TextExtents.alike(TextExtents.of(rest), TextExtents.of(b));
   }
 
   private static boolean standAlike(Detected.Grid a, Detected.Grid b, boolean beside) {
@@ -196,6 +193,11 @@ final class TableContinuations {
         .max(Comparator.comparingInt(TextLine::page).thenComparingDouble(TextLine::baseline));
   }
 
+  /** A row that is a text over all columns. */
+  private static List<DetectedCell> headOf(Detected.Grid a, Detected.Text t) {
+    return List.of(new DetectedCell(a.columns().size(), 1, t.lines(), false));
+  }
+
   private static Detected.Grid with(Detected.Grid a, List<DetectedCell> row, Detected.Text t) {
     var rows = new ArrayList<>(a.rows());
     rows.add(row);
@@ -225,7 +227,11 @@ final class TableContinuations {
     List<List<DetectedCell>> more =
         b.rows().stream().skip(repeated).dropWhile(r -> text(r).isBlank()).toList();
     int from = 0;
-    if (!rows.isEmpty() && !more.isEmpty() && isRestOf(rows.getLast(), more.getFirst(), columns)) {
+    boolean newPage = !b.rest() || b.page() > lastPage(a);
+    if (newPage
+        && !rows.isEmpty()
+        && !more.isEmpty()
+        && (isRestOf(rows.getLast(), more.getFirst(), columns) || isOtherCells(rows, more))) {
       rows.set(rows.size() - 1, asOne(rows.getLast(), more.getFirst()));
       from = 1;
     }
@@ -243,6 +249,37 @@ final class TableContinuations {
         && rest.stream()
             .filter(c -> !c.lines().isEmpty())
             .anyMatch(c -> Character.isLowerCase(first(c.lines().getFirst())));
+  }
+
+  /**
+   * Whether the last row of a page and the first of the next are the cells of one: where one has
+   * text the other has none, and each leaves a column empty that no other row does, or the next all
+   * of these.
+   */
+  private static boolean isOtherCells(
+      List<List<DetectedCell>> rows, List<List<DetectedCell>> more) {
+    List<DetectedCell> last = rows.getLast();
+    List<DetectedCell> rest = more.getFirst();
+    List<List<DetectedCell>> others =
+        Stream.concat(rows.subList(0, rows.size() - 1).stream(), more.stream().skip(1)).toList();
+    int n = last.size();
+    if (rest.size() != n
+        || others.size() < BlockThresholds.Continuations.OTHERS
+        || others.stream().anyMatch(r -> r.size() != n)
+        || IntStream.range(0, n)
+            .anyMatch(c -> !last.get(c).lines().isEmpty() && !rest.get(c).lines().isEmpty())) {
+      return false;
+    }
+    boolean[] always = new boolean[n];
+    for (int c = 0; c < n; c++) {
+      int column = c;
+      always[c] = others.stream().noneMatch(r -> r.get(column).lines().isEmpty());
+    }
+    boolean none =
+        IntStream.range(0, n).noneMatch(c -> always[c] && !rest.get(c).lines().isEmpty());
+    return IntStream.range(0, n).anyMatch(c -> always[c] && rest.get(c).lines().isEmpty())
+        && (none
+            || IntStream.range(0, n).anyMatch(c -> always[c] && last.get(c).lines().isEmpty()));
   }
 
   /** Whether a row has nothing but where another has something. */

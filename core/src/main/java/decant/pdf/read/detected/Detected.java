@@ -157,11 +157,31 @@ public sealed interface Detected {
     }
   }
 
-  /** A table; a merged cell stands where it begins. */
-  record Grid(int page, Box box, List<Double> columns, List<List<DetectedCell>> rows, Ruling ruling)
+  /**
+   * A table; a merged cell stands where it begins.
+   *
+   * @param rest whether it is known to be the rest of the table before it
+   */
+  record Grid(
+      int page,
+      Box box,
+      List<Double> columns,
+      List<List<DetectedCell>> rows,
+      Ruling ruling,
+      boolean rest)
       implements Detected {
     public Grid {
       rows = List.copyOf(rows);
+    }
+
+    public Grid(
+        int page, Box box, List<Double> columns, List<List<DetectedCell>> rows, Ruling ruling) {
+      this(page, box, columns, rows, ruling, false);
+    }
+
+    /** As the rest of the table before it. */
+    public Grid asRest() {
+      return new Grid(page, box, columns, rows, ruling, true);
     }
 
     /** Whether its text runs from right to left, and so its columns do. */
@@ -183,7 +203,8 @@ public sealed interface Detected {
               box,
               columns.reversed(),
               rows.stream().map(r -> List.copyOf(r.reversed())).toList(),
-              ruling)
+              ruling,
+              rest)
           : this;
     }
   }

@@ -21,7 +21,8 @@ final class AlignedGrid {
   }
 
   static Detected.Grid of(ScannedPage page, AlignedTables.Found table) {
-    return new AlignedGrid(page, table.lines(), table.columns()).grid();
+    Detected.Grid grid = new AlignedGrid(page, table.lines(), table.columns()).grid();
+    return table.rest() ? grid.asRest() : grid;
   }
 
   private Detected.Grid grid() {

@@ -33,8 +33,13 @@ public final class AlignedTables {
    * A table.
    *
    * @param lines of it, down the page
+   * @param rest whether they are known to be the rest of the table before them
    */
-  record Found(List<RowLine> lines, WhiteColumns columns) {
+  record Found(List<RowLine> lines, WhiteColumns columns, boolean rest) {
+    Found(List<RowLine> lines, WhiteColumns columns) {
+      this(lines, columns, false);
+    }
+
     /** The usual distance from line to line, in points; infinite where there is one. */
     double pitch() {
       double[] all =

@@ -59,11 +59,18 @@ final class RowBands {
     }
 
     /**
-     * What it may have more than others have: reports make rows as high as their text may need.
-     * Where nothing stands side by side, that is no row.
+     * What it may have more than others have at its foot: reports make rows as high as their text
+     * may need. A row begins at its head, with cells side by side or one further in; a title does
+     * not.
      */
-    double roomBelow() {
-      boolean row = RowLine.of(lines).stream().anyMatch(RowLine::parted);
+    double roomBelow(double usual) {
+      List<RowLine> all = RowLine.of(lines);
+      double left = all.stream().mapToDouble(RowLine::left).min().orElse(0);
+      boolean row =
+          all.stream().anyMatch(RowLine::parted)
+              && (all.getFirst().parted() || all.getFirst().left() > left + all.getFirst().size())
+              && all.getFirst().baseline() - top - all.getFirst().size()
+                  <= TableThresholds.RowBands.ROOM * usual / 2 + 1;
       return row ? TableThresholds.RowBands.LINES_BELOW * lines.getFirst().size() : 0;
     }
 
@@ -214,7 +221,7 @@ final class RowBands {
       boolean empty =
           i.lines.isEmpty()
               || !i.bar && i.parted()
-              || i.padding() > TableThresholds.RowBands.ROOM * usual + 2 + i.roomBelow();
+              || i.padding() > TableThresholds.RowBands.ROOM * usual + 2 + i.roomBelow(usual);
       if (foreign || empty) {
         // Between the two lines of a double rule nothing is.
         if (foreign || i.bottom - i.top > TableThresholds.RuledTables.OPEN_ROW) {

@@ -6,10 +6,8 @@ import decant.pdf.read.page.ScannedPage;
 import decant.pdf.read.page.TextLine;
 import java.util.ArrayList;
 import java.util.Collections;
-import java.util.Comparator;
 import java.util.IdentityHashMap;
 import java.util.List;
-import java.util.Optional;
 import java.util.Set;
 
 /**
@@ -47,30 +45,32 @@ public final class SplitTables {
       return column;
     }
 
+    ScannedPage page() {
+      return page;
+    }
+
+    List<RowLine> lines() {
+      return lines;
+    }
+
+    /** Those of the page that are known by what is painted, or by their white. */
+    List<Detected.Grid> grids() {
+      return grids;
+    }
+
+    /** Those of its lines, down the page; more may come to them. */
+    List<AlignedTables.Found> tables() {
+      return tables;
+    }
+
     /** How many lines stand above its first table. */
     private int above() {
       return tables.isEmpty() ? lines.size() : lines.indexOf(tables.getFirst().lines().getFirst());
     }
 
     /** Where the lines begin that stand below its last table. */
-    private int below() {
+    int below() {
       return tables.isEmpty() ? 0 : lines.indexOf(tables.getLast().lines().getLast()) + 1;
-    }
-
-    /** The table that all its lines stand above. */
-    private Optional<Detected.Grid> lastGrid() {
-      double foot = lines.isEmpty() ? Double.NEGATIVE_INFINITY : lines.getLast().baseline();
-      return grids.stream()
-          .max(Comparator.comparingDouble(g -> g.box().bottom()))
-          .filter(g -> g.box().bottom() > foot);
-    }
-
-    /** The table that all its lines stand below. */
-    private Optional<Detected.Grid> firstGrid() {
-      double head = lines.isEmpty() ? Double.POSITIVE_INFINITY : lines.getFirst().baseline();
-      return grids.stream()
-          .min(Comparator.comparingDouble(g -> g.box().y()))
-          .filter(g -> g.box().y() < head);
     }
 
     private Result result() {
@@ -104,19 +104,7 @@ public final class SplitTables {
   private static void join(Part a, Part b) {
     double by = b.column.left() - a.column.left();
     boolean beside = a.page == b.page;
-    Optional<Detected.Grid> last = a.lastGrid();
-    Optional<Detected.Grid> first = b.firstGrid();
-    if (last.isPresent()
-        && first.isEmpty()
-        && (!beside || last.get().box().right() <= b.column.left())) {
-      rowsOf(last.get(), b, beside ? by : 0);
-    }
-    if (first.isPresent()
-        && last.isEmpty()
-        && (!beside || a.column.right() <= first.get().box().x())) {
-      rowsBefore(first.get(), a, beside ? -by : 0);
-    }
-    if (last.isPresent() || first.isPresent()) {
+    if (CutGrids.join(a, b)) {
       return;
     }
     // On the next page the text may begin elsewhere, but the table where it did; or margins change
@@ -141,72 +129,6 @@ public final class SplitTables {
       return restOf(a, b, by) || group;
     }
     return begins && beginningOf(a, b, by) || group;
-  }
-
-  /** The lines at the top of a column that are rows of a table with which the last ended. */
-  private static void rowsOf(Detected.Grid table, Part b, double by) {
-    if (table.columns().size() < TableThresholds.Registers.COLUMNS) {
-      return; // what two have, a listing with the numbers of its lines has
-    }
-    WhiteColumns columns = columns(table).shifted(by);
-    int end = 0;
-    while (end < b.lines.size() && isOfRow(columns, b.lines, end, end - 1)) {
-      end++;
-    }
-    for (AlignedTables.Found t : b.tables) {
-      int at = b.lines.indexOf(t.lines().getFirst());
-      end = at < end && at + t.lines().size() > end ? at : end;
-    }
-    List<RowLine> rows = List.copyOf(b.lines.subList(0, end));
-    if (rows.stream().anyMatch(columns::fits)) {
-      // By itself, one row that has several lines may seem to be a table of its own.
-      b.tables.removeIf(t -> rows.contains(t.lines().getFirst()));
-      b.tables.addFirst(new AlignedTables.Found(rows, columns));
-    }
-  }
-
-  /** The lines at the foot of a column that are rows of a table with which the next begins. */
-  private static void rowsBefore(Detected.Grid table, Part a, double by) {
-    if (table.columns().size() < TableThresholds.Registers.COLUMNS) {
-      return;
-    }
-    WhiteColumns columns = columns(table).shifted(by);
-    int from = a.lines.size();
-    while (from > a.below() && isOfRow(columns, a.lines, from - 1, from)) {
-      from--;
-    }
-    List<RowLine> rows = List.copyOf(a.lines.subList(from, a.lines.size()));
-    if (rows.stream().anyMatch(columns::fits)) {
-      a.tables.add(new AlignedTables.Found(rows, columns));
-    }
-  }
-
-  private static WhiteColumns columns(Detected.Grid table) {
-    List<TextLine> texts =
-        table.rows().stream().flatMap(List::stream).flatMap(c -> c.lines().stream()).toList();
-    var xs = new ArrayList<Double>();
-    xs.add(table.box().x());
-    table.columns().forEach(w -> xs.add(xs.getLast() + w));
-    return WhiteColumns.ruled(RowLine.of(texts), xs);
-  }
-
-  /**
-   * Whether a line is a row of columns, or one of the lines of a row, but not of its first cell:
-   * text next to a table begins there too.
-   *
-   * @param next to it, that is one already, if there is such
-   */
-  private static boolean isOfRow(WhiteColumns columns, List<RowLine> lines, int k, int next) {
-    RowLine l = lines.get(k);
-    if (next >= 0
-        && next < lines.size()
-        && Math.abs(lines.get(next).baseline() - l.baseline())
-            > TableThresholds.AlignedTables.ENDS * l.size()) {
-      return false;
-    }
-    List<WhiteColumns.Chunk> chunks = columns.chunks(l);
-    WhiteColumns.Chunk first = chunks.getFirst();
-    return columns.fits(l) || chunks.size() == 1 && first.first() > 0 && columns.isAtEdge(first);
   }
 
   /** A line on its own at the foot of a column heads the rows with which the next begins. */

@@ -97,6 +97,19 @@ final class WhiteColumns {
                 }));
   }
 
+  /** Whether others stand where they do: each at an edge of one, or about its middle. */
+  boolean standAs(WhiteColumns others) {
+    double near = TableThresholds.WhiteColumns.EDGE * em;
+    return columns.size() == others.columns.size()
+        && IntStream.range(0, columns.size())
+            .allMatch(c -> {
+              Column x = columns.get(c);
+              Column y = others.columns.get(c);
+              return x.hasEdge(y.left(), y.right(), near)
+                  || Math.abs(x.left() + x.right() - y.left() - y.right()) < 2 * near;
+            });
+  }
+
   /** Whether something in a line reaches from one column into another. */
   boolean reachesAcross(RowLine l) {
     return chunks(l).stream().anyMatch(Chunk::spans);
