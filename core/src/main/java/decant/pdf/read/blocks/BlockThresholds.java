@@ -112,6 +112,9 @@ final class BlockThresholds {
   static final class Headings {
     private Headings() {}
 
+    /** Of the signs of a slanted line that are letters and figures in a heading at least. */
+    static final double WORDS = 0.8;
+
     static final int LONGEST = 220;
 
     /** Paragraphs of more letters are text. */

@@ -50,9 +50,17 @@ final class SlantedHeadings {
     String words = t.text();
     return HeadingLines.isShort(t)
         && words.length() > 6
+        && isWords(words)
         && !words.contains("\t")
         && !words.endsWith(":")
         && !Headings.isSentence(words);
+  }
+
+  /** Whether a text is of words, and no line of a program. */
+  private static boolean isWords(String text) {
+    long signs = text.codePoints().filter(c -> !Character.isWhitespace(c)).count();
+    long letters = text.codePoints().filter(Character::isLetterOrDigit).count();
+    return letters >= BlockThresholds.Headings.WORDS * signs;
   }
 
   private static boolean standsApart(Detected.Text t, Detected before, Detected next) {
@@ -65,7 +73,7 @@ final class SlantedHeadings {
           case Detected.Text below ->
               (below.lines().size() > 1
                       || below.kind() == Detected.Kind.ITEM
-                      || Headings.isSentence(below.text()))
+                      || below.text().matches("\\p{Lu}.*\\."))
                   && !below.lines().getFirst().italic()
                   && Sizes.standsOff(below.spaceBefore(), t.size());
           case Detected.Grid below -> Sizes.standsOff(below.box().y() - t.box().bottom(), t.size());
