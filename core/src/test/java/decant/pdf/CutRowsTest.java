@@ -140,6 +140,63 @@ class CutRowsTest {
             "18");
   }
 
+  /** Two cells were too tall for the page, and are on the next one whole. */
+  @Test
+  void aRowIsWholeThoughSomeOfItsCellsAreAllOnTheNextPage() throws IOException, ReadProblem {
+    var pdf = new DrawnPdf();
+    Manner bare = new Manner(0, false, 0);
+    double y = bare.draw(pdf, 560, HEAD);
+    for (int n = 101; n < 105; n++) {
+      y = bare.draw(pdf, y, row(n, n % 2 == 0 ? LONG : LONGER));
+    }
+    bare.draw(pdf, y, new String[] {"105", "Avocet", "", "", "16"});
+    pdf.page();
+    y = bare.draw(pdf, 70, new String[] {"", "", "the mole", LONGER, ""});
+    for (int n = 106; n < 112; n++) {
+      y = bare.draw(pdf, y, row(n, n % 2 == 0 ? LONG : LONGER));
+    }
+    List<List<String>> rows = rows(only(pdf));
+    assertThat(rows).hasSize(12);
+    assertThat(rows.get(5)).isEqualTo(said("105", "Avocet", "the mole", LONGER, "16"));
+  }
+
+  /** The number stands in the middle of a row, at the very foot of the page; its text is below. */
+  @Test
+  void aNumberLeftAloneAtTheFootOfAPageIsOfItsRow() throws IOException, ReadProblem {
+    var pdf = new DrawnPdf();
+    double y = Manner.MIDDLE.draw(pdf, 470, HEAD);
+    for (int n = 101; n < 107; n++) {
+      y = Manner.MIDDLE.draw(pdf, y, row(n, n % 2 == 0 ? LONG : LONGER));
+    }
+    pdf.text(PLAIN, 9, LEFT[4], y + ROOM, "18");
+    pdf.page();
+    y = Manner.MIDDLE.draw(pdf, 70, new String[] {"107", "Knot", "the mole", LONGER, ""});
+    for (int n = 108; n < 114; n++) {
+      y = Manner.MIDDLE.draw(pdf, y, row(n, n % 2 == 0 ? LONG : LONGER));
+    }
+    List<List<String>> rows = rows(only(pdf));
+    assertThat(rows).hasSize(14);
+    assertThat(rows.get(7)).isEqualTo(said("107", "Knot", "the mole", LONGER, "18"));
+  }
+
+  @Test
+  void theHeadOfAGroupMayBeginAPage() throws IOException, ReadProblem {
+    var pdf = new DrawnPdf();
+    double y = Manner.LINED.draw(pdf, 560, HEAD, new String[] {"Inner basin"});
+    for (int n = 101; n < 106; n++) {
+      y = Manner.LINED.draw(pdf, y, row(n, "None"));
+    }
+    pdf.page();
+    pdf.text(PLAIN, 9, LEFT[0], 70, "Outer mole");
+    y = 70 + ROOM;
+    for (int n = 106; n < 112; n++) {
+      y = Manner.LINED.draw(pdf, y, row(n, "None"));
+    }
+    List<List<String>> rows = rows(only(pdf));
+    assertThat(rows).hasSize(14);
+    assertThat(rows.get(7)).containsExactly("Outer mole", "", "", "", "");
+  }
+
   @Test
   void aCellMayHaveAnyNumberOfLines() throws IOException, ReadProblem {
     String tall =

@@ -178,17 +178,30 @@ class TablesOverPagesTest {
 
   @Test
   void theLastRowAloneOnAPageIsNoHeader() throws IOException, ReadProblem {
+    assertLastRowStays(1);
+  }
+
+  /** Wide gaps part what stands in it: the parts by themselves are as short as headers are. */
+  @Test
+  void norIsItWhereItsColumnsAreFarApart() throws IOException, ReadProblem {
+    assertLastRowStays(3);
+  }
+
+  /**
+   * @param wide how far apart its columns are, by what is near
+   */
+  private void assertLastRowStays(double wide) throws IOException, ReadProblem {
     var pdf = new DrawnPdf();
     double y = pdf.prose(72, 80, 380, PROSE) + 30;
     String[][] hours = {
       {"Day", "From", "To"}, {"Tuesday", "9:00", "17:30"}, {"Thursday", "11:00", "19:00"}
     };
     for (String[] r : hours) {
-      hours(pdf, y, r);
+      hours(pdf, wide, y, r);
       y += 14;
     }
     pdf.page();
-    hours(pdf, 70, "Saturday", "10:00", "13:00");
+    hours(pdf, wide, 70, "Saturday", "10:00", "13:00");
     pdf.prose(72, 130, 380, PROSE);
     List<List<String>> rows = rows(only(pdf.takenIn(folder).document()));
     assertThat(rows)
@@ -200,9 +213,9 @@ class TablesOverPagesTest {
                 .toList());
   }
 
-  private static void hours(DrawnPdf pdf, double y, String... cells) {
+  private static void hours(DrawnPdf pdf, double wide, double y, String... cells) {
     for (int c = 0; c < cells.length; c++) {
-      pdf.text(PLAIN, 10, 72 + new double[] {0, 50, 85}[c], y, cells[c]);
+      pdf.text(PLAIN, 10, 72 + wide * new double[] {0, 50, 85}[c], y, cells[c]);
     }
   }
 }
