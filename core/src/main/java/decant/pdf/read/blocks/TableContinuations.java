@@ -231,7 +231,11 @@ final class TableContinuations {
     if (newPage
         && !rows.isEmpty()
         && !more.isEmpty()
-        && (isRestOf(rows.getLast(), more.getFirst(), columns) || isOtherCells(rows, more))) {
+        && (isRestOf(rows.getLast(), more.getFirst(), columns)
+            || isOtherCells(rows, more)
+            || b.rest()
+                && more.getFirst().getFirst().lines().isEmpty()
+                && goesOnBelow(rows.getLast(), more.getFirst(), columns))) {
       rows.set(rows.size() - 1, asOne(rows.getLast(), more.getFirst()));
       from = 1;
     }

@@ -49,6 +49,16 @@ public record Ruling(
     return length.entrySet().stream().max(Map.Entry.comparingByValue()).map(Map.Entry::getKey);
   }
 
+  /** Without lines between all rows. */
+  public Ruling withoutAcross() {
+    return new Ruling(top, belowHeader, Optional.empty(), bottom, beside, down);
+  }
+
+  /** Without a line below the first row. */
+  public Ruling withoutHeader() {
+    return new Ruling(top, Optional.empty(), across, bottom, beside, down);
+  }
+
   /** The lines of the table as a whole. */
   public Rules ofTable() {
     return new Rules(top, beside, bottom, beside, across, down);

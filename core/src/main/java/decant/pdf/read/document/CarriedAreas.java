@@ -15,9 +15,11 @@ import decant.pdf.read.page.ScannedPage;
 import decant.pdf.read.page.TextLine;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 
 /**
@@ -29,6 +31,8 @@ public final class CarriedAreas {
 
   /** Tables: their lines are carried, shades in them are not. */
   private final Map<Integer, List<Box>> ruled = new HashMap<>();
+
+  private final List<Detected.Grid> tables = new ArrayList<>();
 
   /** Lines to write on. */
   private final Map<Integer, List<Box>> blanks = new HashMap<>();
@@ -47,6 +51,7 @@ public final class CarriedAreas {
         case Detected.Figure f ->
             carry(f.page(), f.box(), DocumentThresholds.CarriedAreas.ABOUT_TABLE);
         case Detected.Grid g -> {
+          tables.add(g);
           if (!g.ruling().equals(Ruling.NONE)) {
             table(g);
           }
@@ -115,6 +120,22 @@ public final class CarriedAreas {
         });
   }
 
+  private Set<Box> grounds(ScannedPage page) {
+    var out = new HashSet<Box>();
+    for (Detected.Grid g : tables) {
+      boolean here =
+          g.page() == page.number()
+              || g.rows().stream()
+                  .flatMap(List::stream)
+                  .flatMap(c -> c.lines().stream())
+                  .anyMatch(l -> l.page() == page.number());
+      if (here) {
+        out.addAll(CellGrounds.of(g, page).boxes());
+      }
+    }
+    return out;
+  }
+
   /** The areas of one page. */
   public On on(ScannedPage page) {
     var about = new ArrayList<>(frames.getOrDefault(page.number(), List.of()));
@@ -132,6 +153,7 @@ public final class CarriedAreas {
     return new On(
         carried.getOrDefault(page.number(), List.of()),
         ruled.getOrDefault(page.number(), List.of()),
+        grounds(page),
         about,
         written);
   }
@@ -141,10 +163,12 @@ public final class CarriedAreas {
    *
    * @param within what stands in them is carried
    * @param ruled lines in them are carried
+   * @param grounds of cells
    * @param about what is as high as they are, and beside or under them, is carried
    * @param written lines to write on that are as high as they are are carried, boxes are not
    */
-  public record On(List<Box> within, List<Box> ruled, List<Box> about, List<Box> written) {
+  public record On(
+      List<Box> within, List<Box> ruled, Set<Box> grounds, List<Box> about, List<Box> written) {
     /**
      * Whether a line or area is part of something that was taken in.
      *
@@ -156,6 +180,7 @@ public final class CarriedAreas {
       boolean line =
           !filled || Math.min(box.width(), box.height()) < DocumentThresholds.DrawnShapes.LINE;
       return within.stream().anyMatch(b -> b.contains(x, y) && (line || isMostly(box, b)))
+          || filled && grounds.contains(box)
           || line && ruled.stream().anyMatch(b -> b.contains(x, y))
           || about.stream().anyMatch(b -> isAt(box, y, b))
           || box.height() < DocumentThresholds.DrawnShapes.LINE

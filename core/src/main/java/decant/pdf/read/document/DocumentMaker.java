@@ -105,7 +105,7 @@ public final class DocumentMaker {
     this.paper = new PaperMaker(pages, running);
     this.looks = new ParagraphLooks(styles, lists, found);
     this.noteMaker = new NoteMaker(styles, joiner, places);
-    this.tables = new TableMaker(styles, joiner, noteMaker);
+    this.tables = new TableMaker(pages, styles, joiner, noteMaker);
   }
 
   public Map<NodeId, Finding.SourcePlace> places() {

@@ -18,6 +18,17 @@ final class DocumentThresholds {
     static final double ROOM = 0.1;
   }
 
+  /** Of {@link decant.pdf.read.document.CellGrounds}. */
+  static final class CellGrounds {
+    private CellGrounds() {}
+
+    /** Points that the ground of a cell reaches beyond the table. */
+    static final double NEAR = 3;
+
+    /** Areas of a page that are looked at; tables have fewer. */
+    static final int MOST = 4_000;
+  }
+
   /** Of {@link decant.pdf.read.document.CarriedAreas}. */
   static final class CarriedAreas {
     private CarriedAreas() {}

@@ -76,6 +76,12 @@ final class StyleMaker {
     return naturalPitch(bodyText) * size / bodyText.value(TextTraits.SIZE);
   }
 
+  /** How far the font that serves the text reaches above the baseline of a first line. */
+  double ascent(double size) {
+    var t = face(bodyText).tables();
+    return (t.ascent() + t.lineGap()) * size / t.unitsPerEm();
+  }
+
   /** How far apart lines of a size are set. */
   double pitch(double size) {
     return bodyPitch * naturalPitch(bodyText) * size / bodyText.value(TextTraits.SIZE);
@@ -147,15 +153,17 @@ final class StyleMaker {
   }
 
   private static double naturalPitch(Look text) {
-    FontFace face =
-        FontBook.shipped()
-            .serve(
-                text.value(TextTraits.FAMILY),
-                text.value(TextTraits.BOLD),
-                text.value(TextTraits.ITALIC))
-            .face();
-    var t = face.tables();
+    var t = face(text).tables();
     return (t.ascent() + t.descent() + t.lineGap()) * text.value(TextTraits.SIZE) / t.unitsPerEm();
+  }
+
+  private static FontFace face(Look text) {
+    return FontBook.shipped()
+        .serve(
+            text.value(TextTraits.FAMILY),
+            text.value(TextTraits.BOLD),
+            text.value(TextTraits.ITALIC))
+        .face();
   }
 
   StyleSheet sheet(Metadata metadata, boolean hyphenated) {

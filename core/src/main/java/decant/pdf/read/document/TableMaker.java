@@ -19,18 +19,22 @@ import decant.pdf.read.detected.Detected;
 import decant.pdf.read.lines.Dehyphenator;
 import decant.pdf.read.page.Glyph;
 import decant.pdf.read.page.LookMaker;
+import decant.pdf.read.page.ScannedPage;
 import decant.pdf.read.page.TextLine;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalDouble;
+import java.util.stream.IntStream;
 
 /** Tables that were found, with widths, paddings and rules. */
 final class TableMaker {
   private final StyleMaker styles;
   private final Dehyphenator joiner;
   private final NoteMaker notes;
+  private final List<ScannedPage> pages;
 
-  TableMaker(StyleMaker styles, Dehyphenator joiner, NoteMaker notes) {
+  TableMaker(List<ScannedPage> pages, StyleMaker styles, Dehyphenator joiner, NoteMaker notes) {
+    this.pages = pages;
     this.notes = notes;
     this.styles = styles;
     this.joiner = joiner;
@@ -43,6 +47,7 @@ final class TableMaker {
     var rows = new ArrayList<Table.Row>();
     var alignments = new CellAlignments(g, cellColumns(g));
     VerticalAlignment standing = CellStanding.of(g);
+    List<CellGrounds> grounds = grounds(g);
     for (List<Detected.DetectedCell> r : g.rows()) {
       Rules own = rows.isEmpty() ? g.ruling().ofHeader() : Rules.UNSAID;
       Look ruled = own.equals(Rules.UNSAID) ? Look.PLAIN : Look.of(TableTraits.RULES, own);
@@ -58,7 +63,7 @@ final class TableMaker {
                 NodeId.fresh(),
                 c.columnSpan(),
                 c.rowSpan(),
-                look,
+                shaded(look, c, grounds),
                 cellBlocks(c, alignments.of(c))));
       }
       rows.add(new Table.Row(header ? Look.of(TableTraits.HEADER_ROW, true) : Look.PLAIN, cells));
@@ -71,11 +76,32 @@ final class TableMaker {
     return new Table(
         NodeId.fresh(),
         whole
-            .with(TableTraits.CELL_PADDING, padding(g))
+            .with(TableTraits.CELL_PADDING, padding(g, grounds))
             .with(TableTraits.FIXED_COLUMNS, true)
             .with(TableTraits.RIGHT_TO_LEFT, g.rightToLeft()),
         columns(g, room - 2 * Math.min(0, hanging)),
         rows);
+  }
+
+  /** Those of each page that a table stands on. */
+  private List<CellGrounds> grounds(Detected.Grid g) {
+    return IntStream.concat(
+            IntStream.of(g.page()),
+            g.rows().stream()
+                .flatMap(List::stream)
+                .flatMap(c -> c.lines().stream())
+                .mapToInt(TextLine::page))
+        .distinct()
+        .mapToObj(p -> CellGrounds.of(g, pages.get(p)))
+        .toList();
+  }
+
+  private static Look shaded(Look look, Detected.DetectedCell c, List<CellGrounds> grounds) {
+    return grounds.stream()
+        .flatMap(g -> g.of(c).stream())
+        .findFirst()
+        .map(colour -> look.with(TableTraits.SHADING, colour))
+        .orElse(look);
   }
 
   /** Which column each cell of each row begins in. */
@@ -128,7 +154,7 @@ final class TableMaker {
   }
 
   /** The space in cells: as much above and below their lines as the rows usually stand apart. */
-  private Insets padding(Detected.Grid g) {
+  private Insets padding(Detected.Grid g, List<CellGrounds> grounds) {
     var apart = new ArrayList<Double>();
     for (int k = 0; k + 1 < g.rows().size(); k++) {
       OptionalDouble here = firstBaseline(g.rows().get(k), g.page());
@@ -149,11 +175,28 @@ final class TableMaker {
     double usual = apart.isEmpty() ? 0 : apart.get(apart.size() / 2);
     double each =
         LookMaker.halves(Math.clamp(usual / 2, 0, DocumentThresholds.TableMaker.MAX_CELL_PADDING));
+    // Where the ground of a row begins tells how far below it the text does.
+    double top =
+        grounds.stream().flatMapToDouble(c -> c.usualDepth().stream()).findFirst().stream()
+            .map(depth ->
+                LookMaker.halves(Math.clamp(depth - styles.ascent(size(g)), 0, 2 * each + 4)))
+            .findFirst()
+            .orElse(each);
     return new Insets(
-        each,
+        top,
         DocumentThresholds.TableMaker.CELL_PADDING,
         each,
         DocumentThresholds.TableMaker.CELL_PADDING);
+  }
+
+  /** The size of its first letters. */
+  private static double size(Detected.Grid g) {
+    return g.rows().stream()
+        .flatMap(List::stream)
+        .flatMap(c -> c.lines().stream())
+        .mapToDouble(TextLine::size)
+        .findFirst()
+        .orElse(0);
   }
 
   /** Where the first lines of a row stand, if they stand on a page. */

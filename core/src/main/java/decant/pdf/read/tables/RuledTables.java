@@ -158,7 +158,14 @@ public final class RuledTables {
       rows.addAll(parted.get(k).isEmpty() ? whole.rows().subList(k, k + 1) : parted.get(k));
     }
     return Optional.of(
-        new Detected.Grid(page, whole.box(), whole.columns(), rows, whole.ruling())
+        new Detected.Grid(
+                page,
+                whole.box(),
+                whole.columns(),
+                rows,
+                parted.getFirst().isEmpty()
+                    ? whole.ruling().withoutAcross()
+                    : whole.ruling().withoutAcross().withoutHeader())
             .inReadingOrder());
   }
 
