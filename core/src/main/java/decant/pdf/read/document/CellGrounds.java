@@ -54,8 +54,9 @@ final class CellGrounds {
         table.rows().stream()
             .filter(r -> !r.isEmpty() && r.stream().allMatch(grounds::containsKey))
             .flatMapToDouble(r -> {
-              double top = grounds.get(r.getFirst()).box().y();
-              return lines(r).mapToDouble(TextLine::baseline).min().stream().map(b -> b - top);
+              OptionalDouble baseline = lines(r).mapToDouble(TextLine::baseline).min();
+              return Stream.ofNullable(grounds.get(r.getFirst()))
+                  .flatMapToDouble(g -> baseline.stream().map(b -> b - g.box().y()));
             })
             .sorted()
             .toArray();
