@@ -32,7 +32,7 @@ public final class CarriedAreas {
   /** Tables: their lines are carried, shades in them are not. */
   private final Map<Integer, List<Box>> ruled = new HashMap<>();
 
-  private final List<Detected.Grid> tables = new ArrayList<>();
+  private final Map<Integer, List<Detected.Grid>> tables = new HashMap<>();
 
   /** Lines to write on. */
   private final Map<Integer, List<Box>> blanks = new HashMap<>();
@@ -51,7 +51,8 @@ public final class CarriedAreas {
         case Detected.Figure f ->
             carry(f.page(), f.box(), DocumentThresholds.CarriedAreas.ABOUT_TABLE);
         case Detected.Grid g -> {
-          tables.add(g);
+          CellGrounds.pages(g)
+              .forEach(p -> tables.computeIfAbsent(p, k -> new ArrayList<>()).add(g));
           if (!g.ruling().equals(Ruling.NONE)) {
             table(g);
           }
@@ -122,16 +123,8 @@ public final class CarriedAreas {
 
   private Set<Box> grounds(ScannedPage page) {
     var out = new HashSet<Box>();
-    for (Detected.Grid g : tables) {
-      boolean here =
-          g.page() == page.number()
-              || g.rows().stream()
-                  .flatMap(List::stream)
-                  .flatMap(c -> c.lines().stream())
-                  .anyMatch(l -> l.page() == page.number());
-      if (here) {
-        out.addAll(CellGrounds.of(g, page).boxes());
-      }
+    for (Detected.Grid g : tables.getOrDefault(page.number(), List.of())) {
+      out.addAll(CellGrounds.of(g, page).boxes());
     }
     return out;
   }

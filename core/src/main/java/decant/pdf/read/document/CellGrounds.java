@@ -11,8 +11,9 @@ import java.util.ArrayList;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
+import java.util.TreeSet;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 
@@ -23,11 +24,35 @@ import java.util.stream.Stream;
 final class CellGrounds {
   private final Detected.Grid table;
   private final ScannedPage page;
+
+  /** Those of the table that stand on the page. */
+  private final List<List<DetectedCell>> rows;
+
   private final Map<DetectedCell, Painted> grounds = new IdentityHashMap<>();
 
   private CellGrounds(Detected.Grid table, ScannedPage page) {
     this.table = table;
     this.page = page;
+    this.rows =
+        table.rows().stream()
+            .filter(r -> r.stream().anyMatch(c -> standsOn(c, page.number())))
+            .toList();
+  }
+
+  private static boolean standsOn(DetectedCell c, int page) {
+    return !c.lines().isEmpty()
+        && c.lines().getFirst().page() <= page
+        && c.lines().getLast().page() >= page;
+  }
+
+  /** The pages that a table stands on. */
+  static Set<Integer> pages(Detected.Grid table) {
+    var out = new TreeSet<>(Set.of(table.page()));
+    table.rows().stream()
+        .flatMap(List::stream)
+        .flatMap(c -> c.lines().stream())
+        .forEach(l -> out.add(l.page()));
+    return out;
   }
 
   static CellGrounds of(Detected.Grid table, ScannedPage page) {
@@ -36,9 +61,11 @@ final class CellGrounds {
     return out;
   }
 
-  /** The colour that a cell stands on, if it is not that of the paper. */
-  Optional<Colour> of(DetectedCell cell) {
-    return Optional.ofNullable(grounds.get(cell)).flatMap(Painted::fill);
+  /** The colours that cells stand on, by identity; none for those on paper. */
+  Map<DetectedCell, Colour> colours() {
+    var out = new IdentityHashMap<DetectedCell, Colour>();
+    grounds.forEach((c, s) -> s.fill().ifPresent(colour -> out.put(c, colour)));
+    return out;
   }
 
   /** The shapes that are grounds of cells, and those of a head that stands again on the page. */
@@ -51,7 +78,7 @@ final class CellGrounds {
   /** How far below the upper edges of their grounds rows usually have their first lines. */
   OptionalDouble usualDepth() {
     double[] all =
-        table.rows().stream()
+        rows.stream()
             .filter(r -> !r.isEmpty() && r.stream().allMatch(grounds::containsKey))
             .flatMapToDouble(r -> {
               OptionalDouble baseline = lines(r).mapToDouble(TextLine::baseline).min();
@@ -72,11 +99,11 @@ final class CellGrounds {
     // A table that goes on in the next column has its grounds in two places.
     if (shapes.isEmpty()
         || shapes.size() > DocumentThresholds.CellGrounds.MOST
-        || !table.rows().stream().allMatch(this::standsHere)) {
+        || !rows.stream().allMatch(this::standsHere)) {
       return;
     }
     List<double[]> spans = new ArrayList<>(); // first and last baseline of each row
-    for (List<DetectedCell> row : table.rows()) {
+    for (List<DetectedCell> row : rows) {
       double[] at = lines(row).mapToDouble(TextLine::baseline).sorted().toArray();
       spans.add(at.length == 0 ? new double[0] : new double[] {at[0], at[at.length - 1]});
     }
@@ -92,7 +119,7 @@ final class CellGrounds {
               .mapToDouble(k -> spans.get(k)[0])
               .findFirst()
               .orElse(Double.POSITIVE_INFINITY);
-      row(table.rows().get(r), shapes, before, here, after);
+      row(rows.get(r), shapes, before, here, after);
       before = here[1];
     }
   }
@@ -186,10 +213,7 @@ final class CellGrounds {
     OptionalDouble first =
         page.number() == table.page()
             ? OptionalDouble.empty()
-            : table.rows().stream()
-                .flatMap(this::lines)
-                .mapToDouble(l -> l.baseline() - l.size())
-                .min();
+            : rows.stream().flatMap(this::lines).mapToDouble(l -> l.baseline() - l.size()).min();
     return first.isEmpty()
         ? List.of()
         : page.shapes().stream()

@@ -7,6 +7,7 @@ import decant.model.NodeId;
 import decant.model.PageSetup;
 import decant.model.Paragraph;
 import decant.model.Table;
+import decant.model.look.Colour;
 import decant.model.look.Insets;
 import decant.model.look.LinePitch;
 import decant.model.look.Look;
@@ -22,9 +23,9 @@ import decant.pdf.read.page.LookMaker;
 import decant.pdf.read.page.ScannedPage;
 import decant.pdf.read.page.TextLine;
 import java.util.ArrayList;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.OptionalDouble;
-import java.util.stream.IntStream;
 
 /** Tables that were found, with widths, paddings and rules. */
 final class TableMaker {
@@ -47,7 +48,10 @@ final class TableMaker {
     var rows = new ArrayList<Table.Row>();
     var alignments = new CellAlignments(g, cellColumns(g));
     VerticalAlignment standing = CellStanding.of(g);
-    List<CellGrounds> grounds = grounds(g);
+    List<CellGrounds> grounds =
+        CellGrounds.pages(g).stream().map(p -> CellGrounds.of(g, pages.get(p))).toList();
+    var colours = new IdentityHashMap<Detected.DetectedCell, Colour>();
+    grounds.forEach(p -> colours.putAll(p.colours()));
     for (List<Detected.DetectedCell> r : g.rows()) {
       Rules own = rows.isEmpty() ? g.ruling().ofHeader() : Rules.UNSAID;
       Look ruled = own.equals(Rules.UNSAID) ? Look.PLAIN : Look.of(TableTraits.RULES, own);
@@ -63,7 +67,9 @@ final class TableMaker {
                 NodeId.fresh(),
                 c.columnSpan(),
                 c.rowSpan(),
-                shaded(look, c, grounds),
+                colours.containsKey(c)
+                    ? look.with(TableTraits.SHADING, colours.getOrDefault(c, Colour.WHITE))
+                    : look,
                 cellBlocks(c, alignments.of(c))));
       }
       rows.add(new Table.Row(header ? Look.of(TableTraits.HEADER_ROW, true) : Look.PLAIN, cells));
@@ -81,27 +87,6 @@ final class TableMaker {
             .with(TableTraits.RIGHT_TO_LEFT, g.rightToLeft()),
         columns(g, room - 2 * Math.min(0, hanging)),
         rows);
-  }
-
-  /** Those of each page that a table stands on. */
-  private List<CellGrounds> grounds(Detected.Grid g) {
-    return IntStream.concat(
-            IntStream.of(g.page()),
-            g.rows().stream()
-                .flatMap(List::stream)
-                .flatMap(c -> c.lines().stream())
-                .mapToInt(TextLine::page))
-        .distinct()
-        .mapToObj(p -> CellGrounds.of(g, pages.get(p)))
-        .toList();
-  }
-
-  private static Look shaded(Look look, Detected.DetectedCell c, List<CellGrounds> grounds) {
-    return grounds.stream()
-        .flatMap(g -> g.of(c).stream())
-        .findFirst()
-        .map(colour -> look.with(TableTraits.SHADING, colour))
-        .orElse(look);
   }
 
   /** Which column each cell of each row begins in. */

@@ -188,8 +188,9 @@ final class WhiteBands {
   /** Whether all that stands above a line is farther from what is below than lines of a cell. */
   private boolean isParted(int k) {
     double far = TableThresholds.WhiteBands.PARTED * pitch;
-    if (lines.get(k).baseline() - lines.get(k - 1).baseline() < pitch / 4) {
-      return false;
+    if (lines.get(k).baseline() - lines.get(k - 1).baseline()
+        < TableThresholds.LogicalRows.BESIDE * lines.get(k).size()) {
+      return false; // beside one another
     }
     for (int j = k;
         j < lines.size() && lines.get(j).baseline() < lines.get(k - 1).baseline() + far;
