@@ -3,6 +3,8 @@ package decant.pdf;
 import static decant.pdf.DrawnPdf.BOLD;
 import static decant.pdf.DrawnPdf.PLAIN;
 import static decant.pdf.DrawnPdf.PROSE;
+import static decant.pdf.DrawnRows.PITCH;
+import static decant.pdf.DrawnRows.ROOM;
 import static decant.pdf.FoundTables.rows;
 import static decant.pdf.FoundTables.tables;
 import static decant.pdf.FoundTables.textsOutside;
@@ -23,8 +25,6 @@ import org.junit.jupiter.api.io.TempDir;
  * draws its own lines, rows are cut where a page ends, and what is left of them has no lines.
  */
 class CutRowsTest {
-  private static final double PITCH = 11;
-  private static final double ROOM = 8;
   private static final double[] LEFT = {72, 120, 190, 270, 440};
   private static final double[] ENDS = {68, 116, 186, 266, 436, 480};
   private static final String[] HEAD = {"No.", "Vessel", "Place", "Remarks", "Watch"};
@@ -40,19 +40,7 @@ class CutRowsTest {
     double draw(DrawnPdf pdf, double top, String[]... rows) {
       double y = top;
       for (String[] row : rows) {
-        int most = 1;
-        for (String cell : row) {
-          most = Math.max(most, cell.split("\\|").length);
-        }
-        for (int c = 0; c < row.length; c++) {
-          String[] own = row[c].split("\\|");
-          double at = y + ROOM + (most - own.length) * PITCH * share;
-          for (String l : own) {
-            pdf.text(PLAIN, 9, LEFT[c], at, l);
-            at += PITCH;
-          }
-        }
-        y += most * PITCH + ROOM + (most > 2 ? below : 0);
+        y = DrawnRows.draw(pdf, LEFT, y, share, row) + (DrawnRows.most(row) > 2 ? below : 0);
         for (int c = 0; lines && c + 1 < ENDS.length; c++) {
           pdf.line(ENDS[c], y - ROOM / 2, ENDS[c + 1], y - ROOM / 2);
         }

@@ -3,6 +3,8 @@ package decant.pdf;
 import static decant.pdf.DrawnPdf.BOLD;
 import static decant.pdf.DrawnPdf.PLAIN;
 import static decant.pdf.DrawnPdf.PROSE;
+import static decant.pdf.DrawnRows.PITCH;
+import static decant.pdf.DrawnRows.ROOM;
 import static decant.pdf.FoundTables.rows;
 import static decant.pdf.FoundTables.tables;
 import static org.assertj.core.api.Assertions.assertThat;
@@ -24,9 +26,6 @@ import org.junit.jupiter.api.io.TempDir;
  * tables set them if nothing is said.
  */
 class RowsInTheMiddleTest {
-  private static final double PITCH = 11;
-  private static final double ROOM = 8;
-
   @TempDir Path folder;
 
   private static final String[][] REGISTER = {
@@ -59,23 +58,7 @@ class RowsInTheMiddleTest {
    * @param share of the room that is left in a row that stands above a cell
    */
   private static double drawn(DrawnPdf pdf, double top, double share, String[]... rows) {
-    double y = top;
-    for (String[] row : rows) {
-      int most = 1;
-      for (String cell : row) {
-        most = Math.max(most, cell.split("\\|").length);
-      }
-      for (int c = 0; c < row.length; c++) {
-        String[] lines = row[c].split("\\|");
-        double at = y + ROOM + (most - lines.length) * PITCH * share;
-        for (String l : lines) {
-          pdf.text(PLAIN, 9, LEFT[c], at, l);
-          at += PITCH;
-        }
-      }
-      y += most * PITCH + ROOM;
-    }
-    return y;
+    return DrawnRows.draw(pdf, LEFT, top, share, rows);
   }
 
   private static List<List<String>> said(String[]... rows) {

@@ -161,7 +161,7 @@ final class CutGrids {
 
   /**
    * Whether a line is a row of columns, or one of the lines of a row, but not of its first cell:
-   * text next to a table begins there too.
+   * text next to a table begins there too, and of a line of text words stand at edges by chance.
    *
    * @param next to it, that is one already, if there is such
    */
@@ -175,6 +175,7 @@ final class CutGrids {
     }
     List<WhiteColumns.Chunk> chunks = columns.chunks(l);
     WhiteColumns.Chunk first = chunks.getFirst();
-    return columns.fits(l) || chunks.size() == 1 && first.first() > 0 && columns.isAtEdge(first);
+    return l.parted() && columns.fits(l)
+        || chunks.size() == 1 && first.first() > 0 && columns.isAtEdge(first);
   }
 }
