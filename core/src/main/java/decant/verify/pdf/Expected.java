@@ -250,11 +250,6 @@ final class Expected {
 
   /** Whether a page of the file, from 0, is to be as it was in another one. */
   boolean keeps(int inFile) {
-    return keeps(publication, choices, inFile);
-  }
-
-  /** The same, before all else that is expected is known. */
-  static boolean keeps(Publication publication, PdfChoices choices, int inFile) {
     return inFile >= 0
         && inFile < choices.pages().size()
         && publication.kept(publication.pages().get(choices.pages().get(inFile))).isPresent();

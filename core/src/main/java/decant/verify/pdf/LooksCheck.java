@@ -9,9 +9,13 @@ import decant.publication.Publication;
 import decant.verify.Check;
 import decant.words.Words;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CompletionException;
+import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 
 /**
@@ -28,7 +32,7 @@ final class LooksCheck implements AutoCloseable {
   private final Publication publication;
   private final PdfChoices choices;
   private final List<Integer> drawn;
-  private final Optional<Beside<Optional<Check>>> beside;
+  private final Optional<CompletableFuture<Optional<Check>>> beside;
 
   private LooksCheck(
       Path file,
@@ -42,7 +46,7 @@ final class LooksCheck implements AutoCloseable {
     this.beside =
         drawn.size() < MANY
             ? Optional.empty()
-            : Optional.of(Beside.begin(file, password, this::of));
+            : Optional.of(CompletableFuture.supplyAsync(() -> opened(file, password)));
   }
 
   /**
@@ -63,13 +67,31 @@ final class LooksCheck implements AutoCloseable {
    * @param pdf the file, open
    */
   Optional<Check> check(PDDocument pdf) throws IOException {
-    return beside.isEmpty() ? of(pdf) : beside.get().result();
+    if (beside.isEmpty()) {
+      return of(pdf);
+    }
+    try {
+      return beside.get().join();
+    } catch (CompletionException e) {
+      if (e.getCause() instanceof UncheckedIOException io) {
+        throw io.getCause();
+      }
+      throw e;
+    }
   }
 
   /** The file is closed when this is over, however the other checks went. */
   @Override
   public void close() {
-    beside.ifPresent(Beside::close);
+    beside.ifPresent(b -> b.exceptionally(e -> Optional.empty()).join());
+  }
+
+  private Optional<Check> opened(Path file, String password) {
+    try (PDDocument pdf = Loader.loadPDF(file.toFile(), password)) {
+      return of(pdf);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
   }
 
   private Optional<Check> of(PDDocument pdf) throws IOException {

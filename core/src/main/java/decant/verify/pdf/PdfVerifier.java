@@ -37,12 +37,9 @@ public final class PdfVerifier {
   private final Publication publication;
   private final PdfChoices choices;
   private final Expected expected;
-  private final ShownTexts texts;
 
-  private PdfVerifier(
-      PDDocument pdf, ShownTexts texts, Publication publication, PdfChoices choices) {
+  private PdfVerifier(PDDocument pdf, Publication publication, PdfChoices choices) {
     this.pdf = pdf;
-    this.texts = texts;
     this.publication = publication;
     this.choices = choices;
     this.expected = new Expected(publication, choices, pdf);
@@ -54,9 +51,8 @@ public final class PdfVerifier {
    */
   public static List<Check> verify(Path file, Publication publication, PdfChoices choices) {
     var out = new ArrayList<Check>();
-    try (PDDocument pdf = Loader.loadPDF(file.toFile(), password(choices));
-        ShownTexts texts = texts(file, pdf, publication, choices)) {
-      var v = new PdfVerifier(pdf, texts, publication, choices);
+    try (PDDocument pdf = Loader.loadPDF(file.toFile(), password(choices))) {
+      var v = new PdfVerifier(pdf, publication, choices);
       try (LooksCheck looks =
           LooksCheck.begin(file, password(choices), publication, choices, v.drawn())) {
         v.all(looks, out);
@@ -75,16 +71,6 @@ public final class PdfVerifier {
     }
     out.addAll(StandardCheck.of(file, choices));
     return out;
-  }
-
-  private static ShownTexts texts(
-      Path file, PDDocument pdf, Publication publication, PdfChoices choices) {
-    int pages = Math.min(choices.pages().size(), pdf.getNumberOfPages());
-    return ShownTexts.begin(
-        file,
-        password(choices),
-        publication.keepsAll() ? 0 : pages,
-        k -> !Expected.keeps(publication, choices, k));
   }
 
   private void all(LooksCheck looks, List<Check> out) throws IOException {
@@ -156,14 +142,14 @@ public final class PdfVerifier {
   }
 
   private Check text() throws IOException {
-    String[] shown = texts.all(pdf);
-    for (int k = 0; k < shown.length; k++) {
+    var reader = new ShownText();
+    for (int k = 0; k < choices.pages().size() && k < pdf.getNumberOfPages(); k++) {
       if (expected.keeps(k)) {
         continue;
       }
       PublishedPage page = publication.pages().get(choices.pages().get(k));
       Expected.PageText wanted = expected.text(page);
-      String got = shown[k];
+      String got = Expected.bare(reader.of(pdf.getPage(k)));
       boolean same =
           wanted.rightToLeft()
               ? Expected.sorted(got).equals(Expected.sorted(wanted.text()))
