@@ -61,6 +61,24 @@ class RecoveredMarksTest {
             "Lights are looked over each spring");
   }
 
+  /** An asterisk begins an item, or the first of two notes; a dagger tells which. */
+  @Test
+  void asterisksBesideDaggersBeginNotes() throws IOException, ReadProblem {
+    assertThat(items(marked("* The crane is out of use", "† So is the slip").document())).isEmpty();
+    assertThat(items(marked("* Lines", "* Fenders", "* Lamps", "† Not on Sundays").document()))
+        .contains("Lines", "Fenders");
+  }
+
+  private TakenIn marked(String... lines) throws IOException, ReadProblem {
+    var pdf = new DrawnPdf();
+    double y = pdf.prose(72, 90, 450, PROSE) + 20;
+    for (String l : lines) {
+      pdf.text(72, y, l);
+      y += 20;
+    }
+    return pdf.takenIn(folder);
+  }
+
   @Test
   void marksThatAreDrawnMakeItemsToo() throws IOException, ReadProblem {
     var pdf = new DrawnPdf();

@@ -16,7 +16,7 @@ import java.util.Set;
  * lines and hardly stands anywhere else.
  *
  * @param odd signs that are no usual bullets
- * @param notes whether lines begin with the signs that follow the asterisk where notes are marked
+ * @param notes whether asterisks begin notes: as many daggers do, which come after them
  */
 public record ItemMarks(Set<String> odd, boolean notes) {
   public ItemMarks {
@@ -42,9 +42,10 @@ public record ItemMarks(Set<String> odd, boolean notes) {
         odd.add(sign);
       }
     });
-    boolean notes =
-        lines.stream().flatMap(List::stream).anyMatch(l -> l.text().strip().matches("[†‡].+"));
-    return new ItemMarks(odd, notes);
+    long daggers =
+        lines.stream().flatMap(List::stream).filter(l -> l.text().strip().matches("†.+")).count();
+    int stars = counts.getOrDefault("*", new int[2])[0];
+    return new ItemMarks(odd, stars > 0 && stars <= daggers);
   }
 
   /**
