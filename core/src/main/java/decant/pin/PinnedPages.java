@@ -19,7 +19,9 @@ import java.nio.file.Files;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.EnumSet;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
@@ -50,6 +52,9 @@ public final class PinnedPages {
    * A page with a loss of this share of its ink, in parts that stand out, shows it is not whole.
    */
   static final double PARTS = 0.1;
+
+  /** Lines of text that are told to be lost on a page that has lost part of what it says. */
+  static final int LINES = 3;
 
   /** What a pinned page still shows, so that nothing of it is told any more. */
   private static final Set<Kind> SHOWN_AGAIN =
@@ -95,10 +100,10 @@ public final class PinnedPages {
   public static TakenIn judged(
       KeptPage.Source source, TakenIn taken, Judgement first, BooleanSupplier interrupted)
       throws IOException {
-    Set<Integer> unread = unread(taken);
+    Map<Integer, String> lacking = lacking(taken);
     Judgement now = first;
     TakenIn out = taken;
-    List<Pinning.Sheet> poor = unfaithful(first, unread);
+    List<Pinning.Sheet> poor = unfaithful(first, lacking);
     Optional<Media> file = poor.isEmpty() ? Optional.empty() : Optional.of(unlocked(source));
     for (int round = 0; round < ROUNDS && !poor.isEmpty(); round++) {
       out = pinned(file.orElseThrow(), out, poor);
@@ -107,7 +112,7 @@ public final class PinnedPages {
           IntStream.range(0, taken.origin().pages()).boxed().collect(Collectors.toSet());
       flowing.removeAll(Pinning.pages(out.document()).keySet());
       now = PageJudge.judgeFlowing(source, out, layout, interrupted).over(now, flowing);
-      poor = unfaithful(now, unread);
+      poor = unfaithful(now, lacking);
     }
     Set<Integer> pinned = Pinning.pages(out.document()).keySet();
     out =
@@ -186,10 +191,11 @@ public final class PinnedPages {
   /**
    * The pages that are to be pinned.
    *
-   * @param unread those with pictures that cannot be read, and so cannot be compared either: who
-   *     opens the PDF may well see them
+   * @param lacking those that are known to lack something, and why they are pinned: lines of text;
+   *     pictures that cannot be read, and so cannot be compared either, though whoever opens the
+   *     PDF may well see them
    */
-  static List<Pinning.Sheet> unfaithful(Judgement judgement, Set<Integer> unread) {
+  static List<Pinning.Sheet> unfaithful(Judgement judgement, Map<Integer, String> lacking) {
     Set<Integer> over =
         judgement.offSheet().stream()
             .flatMap(f -> f.source().stream())
@@ -198,9 +204,11 @@ public final class PinnedPages {
     var out = new ArrayList<Pinning.Sheet>();
     for (Judgement.Verdict v : judgement.pages()) {
       Optional<String> why =
-          unread.contains(v.page())
-              ? Optional.of(WORDS.say("pinned-pages.unread"))
-              : over.contains(v.page()) ? Optional.of(WORDS.say("pinned-pages.off-sheet")) : why(v);
+          Optional.ofNullable(lacking.get(v.page()))
+              .or(() ->
+                  over.contains(v.page())
+                      ? Optional.of(WORDS.say("pinned-pages.off-sheet"))
+                      : why(v));
       why.ifPresent(w -> out.add(new Pinning.Sheet(v.page(), v.width(), v.height(), w)));
     }
     return out;
@@ -211,6 +219,27 @@ public final class PinnedPages {
         .filter(f -> f.kind() == Kind.PICTURE_MISSING && f.severity() == Severity.LOSS)
         .flatMap(f -> f.source().stream())
         .map(Finding.SourcePlace::page)
+        .collect(Collectors.toSet());
+  }
+
+  /** The pages of which something is known not to be in the document, and what. */
+  private static Map<Integer, String> lacking(TakenIn taken) {
+    var out = new HashMap<Integer, String>();
+    wordless(taken).forEach(k -> out.put(k, WORDS.say("pinned-pages.words-lost")));
+    unread(taken).forEach(k -> out.put(k, WORDS.say("pinned-pages.unread")));
+    return out;
+  }
+
+  /** The pages of whose text several lines are not in the document. */
+  private static Set<Integer> wordless(TakenIn taken) {
+    return taken.findings().stream()
+        .filter(f -> f.kind() == Kind.CONTENT_LEFT_OUT && f.severity() == Severity.LOSS)
+        .flatMap(f -> f.source().stream())
+        .collect(Collectors.groupingBy(Finding.SourcePlace::page, Collectors.counting()))
+        .entrySet()
+        .stream()
+        .filter(e -> e.getValue() >= LINES)
+        .map(Map.Entry::getKey)
         .collect(Collectors.toSet());
   }
 
@@ -269,7 +298,7 @@ public final class PinnedPages {
    * that nothing is pinned unasked.
    */
   public static List<Finding> told(Judgement judgement) {
-    List<Pinning.Sheet> unfaithful = unfaithful(judgement, Set.of());
+    List<Pinning.Sheet> unfaithful = unfaithful(judgement, Map.of());
     var out = new ArrayList<Finding>(judgement.offSheet());
     unfaithful.forEach(p -> out.add(flows(p)));
     out.addAll(

@@ -23,6 +23,7 @@ import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;
 import org.apache.pdfbox.Loader;
@@ -487,6 +488,32 @@ class PinningTest {
     assertThat(judged.findings())
         .as("it is kept, and so is no longer missing")
         .noneMatch(f -> f.kind() == Finding.Kind.PICTURE_MISSING);
+  }
+
+  /** A word may be one that is doubted; of a page that loses lines, none is lost if it is kept. */
+  @Test
+  void aPageThatWouldLoseLinesOfItsTextIsPinned() throws IOException {
+    TakenIn whole = Samples.taken(RULES);
+    var lost = new ArrayList<Finding>();
+    for (int page : new int[] {0, 1, 1, 1}) {
+      lost.add(
+          Finding.general(
+                  Finding.Kind.CONTENT_LEFT_OUT,
+                  Finding.Severity.LOSS,
+                  "line " + lost.size() + " is not in the document")
+              .from(page, new decant.model.Box(0, 0, 10, 10)));
+    }
+    TakenIn judged =
+        PinnedPages.judged(
+            new KeptPage.InFile(RULES, ""),
+            new TakenIn(whole.document(), lost, whole.origin()),
+            Samples.layout(whole.document()),
+            () -> false);
+    assertThat(PinnedPages.numbers(judged.document())).containsExactly(2);
+    assertThat(judged.findings())
+        .as("what is on the page that flows is told still")
+        .filteredOn(f -> f.severity() == Finding.Severity.LOSS)
+        .hasSize(1);
   }
 
   @Test
