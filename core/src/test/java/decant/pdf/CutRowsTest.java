@@ -55,6 +55,16 @@ class CutRowsTest {
     return new String[] {"" + n, vessels[n % 4], places[n % 3], remarks, "" + (n % 30 + 1)};
   }
 
+  /** Draws rows with numbers; gives where they end. */
+  private static double drawn(
+      DrawnPdf pdf, Manner manner, double top, int from, int to, String even, String odd) {
+    double y = top;
+    for (int n = from; n < to; n++) {
+      y = manner.draw(pdf, y, row(n, n % 2 == 0 ? even : odd));
+    }
+    return y;
+  }
+
   private static List<String> said(String... cells) {
     return List.of(cells).stream().map(c -> c.replace('|', ' ')).toList();
   }
@@ -107,16 +117,12 @@ class CutRowsTest {
   void aRowIsWholeThoughItsLowCellsAreOnTheNextPage() throws IOException, ReadProblem {
     var pdf = new DrawnPdf();
     double y = Manner.MIDDLE.draw(pdf, 520, HEAD);
-    for (int n = 101; n < 107; n++) {
-      y = Manner.MIDDLE.draw(pdf, y, row(n, n % 2 == 0 ? LONG : LONGER));
-    }
+    y = drawn(pdf, Manner.MIDDLE, y, 101, 107, LONG, LONGER);
     pdf.text(PLAIN, 9, LEFT[3], y + ROOM, "Lines of the Knot were doubled");
     pdf.page();
     String[] cut = {"107", "Knot", "the mole", "by the watch|before the gale", "18"};
     y = Manner.MIDDLE.draw(pdf, 70, cut);
-    for (int n = 108; n < 114; n++) {
-      y = Manner.MIDDLE.draw(pdf, y, row(n, n % 2 == 0 ? LONG : LONGER));
-    }
+    y = drawn(pdf, Manner.MIDDLE, y, 108, 114, LONG, LONGER);
     List<List<String>> rows = rows(only(pdf));
     assertThat(rows).hasSize(14);
     assertThat(rows.get(7))
@@ -134,15 +140,11 @@ class CutRowsTest {
     var pdf = new DrawnPdf();
     Manner bare = new Manner(0, false, 0);
     double y = bare.draw(pdf, 560, HEAD);
-    for (int n = 101; n < 105; n++) {
-      y = bare.draw(pdf, y, row(n, n % 2 == 0 ? LONG : LONGER));
-    }
+    y = drawn(pdf, bare, y, 101, 105, LONG, LONGER);
     bare.draw(pdf, y, new String[] {"105", "Avocet", "", "", "16"});
     pdf.page();
     y = bare.draw(pdf, 70, new String[] {"", "", "the mole", LONGER, ""});
-    for (int n = 106; n < 112; n++) {
-      y = bare.draw(pdf, y, row(n, n % 2 == 0 ? LONG : LONGER));
-    }
+    y = drawn(pdf, bare, y, 106, 112, LONG, LONGER);
     List<List<String>> rows = rows(only(pdf));
     assertThat(rows).hasSize(12);
     assertThat(rows.get(5)).isEqualTo(said("105", "Avocet", "the mole", LONGER, "16"));
@@ -153,15 +155,11 @@ class CutRowsTest {
   void aNumberLeftAloneAtTheFootOfAPageIsOfItsRow() throws IOException, ReadProblem {
     var pdf = new DrawnPdf();
     double y = Manner.MIDDLE.draw(pdf, 470, HEAD);
-    for (int n = 101; n < 107; n++) {
-      y = Manner.MIDDLE.draw(pdf, y, row(n, n % 2 == 0 ? LONG : LONGER));
-    }
+    y = drawn(pdf, Manner.MIDDLE, y, 101, 107, LONG, LONGER);
     pdf.text(PLAIN, 9, LEFT[4], y + ROOM, "18");
     pdf.page();
     y = Manner.MIDDLE.draw(pdf, 70, new String[] {"107", "Knot", "the mole", LONGER, ""});
-    for (int n = 108; n < 114; n++) {
-      y = Manner.MIDDLE.draw(pdf, y, row(n, n % 2 == 0 ? LONG : LONGER));
-    }
+    y = drawn(pdf, Manner.MIDDLE, y, 108, 114, LONG, LONGER);
     List<List<String>> rows = rows(only(pdf));
     assertThat(rows).hasSize(14);
     assertThat(rows.get(7)).isEqualTo(said("107", "Knot", "the mole", LONGER, "18"));
@@ -171,15 +169,11 @@ class CutRowsTest {
   void theHeadOfAGroupMayBeginAPage() throws IOException, ReadProblem {
     var pdf = new DrawnPdf();
     double y = Manner.LINED.draw(pdf, 560, HEAD, new String[] {"Inner basin"});
-    for (int n = 101; n < 106; n++) {
-      y = Manner.LINED.draw(pdf, y, row(n, "None"));
-    }
+    y = drawn(pdf, Manner.LINED, y, 101, 106, "None", "None");
     pdf.page();
     pdf.text(PLAIN, 9, LEFT[0], 70, "Outer mole");
     y = 70 + ROOM;
-    for (int n = 106; n < 112; n++) {
-      y = Manner.LINED.draw(pdf, y, row(n, "None"));
-    }
+    y = drawn(pdf, Manner.LINED, y, 106, 112, "None", "None");
     List<List<String>> rows = rows(only(pdf));
     assertThat(rows).hasSize(14);
     assertThat(rows.get(7)).containsExactly("Outer mole", "", "", "", "");
@@ -262,9 +256,7 @@ class CutRowsTest {
     var pdf = new DrawnPdf();
     pdf.prose(72, 90, 400, PROSE);
     double y = Manner.LINED.draw(pdf, 560, HEAD);
-    for (int n = 261; n < 266; n++) {
-      y = Manner.LINED.draw(pdf, y, row(n, "None"));
-    }
+    y = drawn(pdf, Manner.LINED, y, 261, 266, "None", "None");
     new Manner(0, false, 0).draw(pdf, y, row(266, "None"));
     Document d = pdf.takenIn(folder).document();
     assertThat(tables(d)).hasSize(1);

@@ -81,11 +81,9 @@ final class TableContinuations {
     if (!above) {
       return Optional.empty();
     }
-    boolean head =
-        t.lines().size() == 1
-            && Math.abs(columns.getFirst().left() - t.box().x()) <= t.size() / 2
-            && a.rows().stream().anyMatch(r -> headsGroup(r, t.lines().getFirst()));
-    return head ? Optional.of(with(a, headOf(a, t), t)) : withRest(a, t, columns);
+    return isGroupHead(a, t, columns.getFirst().left())
+        ? Optional.of(with(a, headOf(a, t), t))
+        : withRest(a, t, columns);
   }
 
   /**
@@ -158,10 +156,18 @@ final class TableContinuations {
 
   /** Whether a line of text below a table is a row of it, as heads of groups are. */
   private static boolean isRowBelow(Detected.Grid a, Detected.Text t) {
+    return isNearBelow(a, t) && isGroupHead(a, t, TextExtents.of(a).getFirst().left());
+  }
+
+  /**
+   * Whether a text looks as the heads of groups of a table do.
+   *
+   * @param left where its first column begins
+   */
+  private static boolean isGroupHead(Detected.Grid a, Detected.Text t, double left) {
     TextLine line = t.lines().getFirst();
     return t.lines().size() == 1
-        && isNearBelow(a, t)
-        && Math.abs(TextExtents.of(a).getFirst().left() - line.box().x()) <= line.size() / 2
+        && Math.abs(left - line.box().x()) <= line.size() / 2
         && a.rows().stream().anyMatch(r -> headsGroup(r, line));
   }
 
@@ -231,11 +237,10 @@ final class TableContinuations {
     if (newPage
         && !rows.isEmpty()
         && !more.isEmpty()
-        && (isRestOf(rows.getLast(), more.getFirst(), columns)
-            || isOtherCells(rows, more)
-            || b.rest()
-                && more.getFirst().getFirst().lines().isEmpty()
-                && goesOnBelow(rows.getLast(), more.getFirst(), columns))) {
+        && (isOtherCells(rows, more)
+            || (b.rest()
+                ? isKnownRestOf(rows.getLast(), more.getFirst(), columns)
+                : isRestOf(rows.getLast(), more.getFirst(), columns)))) {
       rows.set(rows.size() - 1, asOne(rows.getLast(), more.getFirst()));
       from = 1;
     }
@@ -253,6 +258,17 @@ final class TableContinuations {
         && rest.stream()
             .filter(c -> !c.lines().isEmpty())
             .anyMatch(c -> Character.isLowerCase(first(c.lines().getFirst())));
+  }
+
+  /**
+   * The same of what is known to be in the columns of the table: what begins further in is of no
+   * text beside it, whatever letter it begins with.
+   */
+  private static boolean isKnownRestOf(
+      List<DetectedCell> last, List<DetectedCell> rest, List<TextExtents> columns) {
+    return rest.getFirst().lines().isEmpty()
+        ? goesOnBelow(last, rest, columns)
+        : isRestOf(last, rest, columns);
   }
 
   /**
@@ -274,16 +290,15 @@ final class TableContinuations {
             .anyMatch(c -> !last.get(c).lines().isEmpty() && !rest.get(c).lines().isEmpty())) {
       return false;
     }
-    boolean[] always = new boolean[n];
-    for (int c = 0; c < n; c++) {
-      int column = c;
-      always[c] = others.stream().noneMatch(r -> r.get(column).lines().isEmpty());
-    }
-    boolean none =
-        IntStream.range(0, n).noneMatch(c -> always[c] && !rest.get(c).lines().isEmpty());
-    return IntStream.range(0, n).anyMatch(c -> always[c] && rest.get(c).lines().isEmpty())
-        && (none
-            || IntStream.range(0, n).anyMatch(c -> always[c] && last.get(c).lines().isEmpty()));
+    List<Integer> filled =
+        IntStream.range(0, n)
+            .filter(c -> others.stream().noneMatch(r -> r.get(c).lines().isEmpty()))
+            .boxed()
+            .toList();
+    long lacking = filled.stream().filter(c -> rest.get(c).lines().isEmpty()).count();
+    return lacking > 0
+        && (lacking == filled.size()
+            || filled.stream().anyMatch(c -> last.get(c).lines().isEmpty()));
   }
 
   /** Whether a row has nothing but where another has something. */
@@ -302,8 +317,8 @@ final class TableContinuations {
       return false; // merged cells: where they end is not told by one row
     }
     // Where cells stand in the middle of their row, the low ones are all on the next page.
-    boolean more = isWithin(last, rest) && !isWithin(rest, last);
-    if (isWithin(last, rest) && !more) {
+    boolean more = isWithin(last, rest);
+    if (more && isWithin(rest, last)) {
       return false; // as full as a row is
     }
     for (int c = 0; c < rest.size(); c++) {
@@ -342,11 +357,8 @@ final class TableContinuations {
   private static Optional<Detected.Grid> withRest(
       Detected.Grid a, Detected.Text t, List<TextExtents> columns) {
     List<DetectedCell> rest = inColumn(t, columns);
-    // What stands alone at the edge of a column further in is of no text beside the table.
     if (rest.stream().filter(c -> !c.lines().isEmpty()).count() != 1
-        || !(rest.getFirst().lines().isEmpty()
-            ? goesOnBelow(a.rows().getLast(), rest, columns)
-            : isRestOf(a.rows().getLast(), rest, columns))) {
+        || !isKnownRestOf(a.rows().getLast(), rest, columns)) {
       return Optional.empty();
     }
     var rows = new ArrayList<>(a.rows());

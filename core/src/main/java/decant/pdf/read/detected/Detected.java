@@ -184,6 +184,16 @@ public sealed interface Detected {
       return new Grid(page, box, columns, rows, ruling, true);
     }
 
+    /** Where its columns end, from left to right, outer sides too. */
+    public List<Double> edges() {
+      var out = new ArrayList<Double>();
+      out.add(box.x());
+      for (double w : rightToLeft() ? columns.reversed() : columns) {
+        out.add(out.getLast() + w);
+      }
+      return out;
+    }
+
     /** Whether its text runs from right to left, and so its columns do. */
     public boolean rightToLeft() {
       int lean =

@@ -15,7 +15,6 @@ import decant.pdf.read.page.ScannedPage;
 import decant.pdf.read.page.TextLine;
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -32,7 +31,8 @@ public final class CarriedAreas {
   /** Tables: their lines are carried, shades in them are not. */
   private final Map<Integer, List<Box>> ruled = new HashMap<>();
 
-  private final Map<Integer, List<Detected.Grid>> tables = new HashMap<>();
+  /** The tables of each page. */
+  private final Map<Integer, List<CellGrounds>> tables = new HashMap<>();
 
   /** Lines to write on. */
   private final Map<Integer, List<Box>> blanks = new HashMap<>();
@@ -51,8 +51,10 @@ public final class CarriedAreas {
         case Detected.Figure f ->
             carry(f.page(), f.box(), DocumentThresholds.CarriedAreas.ABOUT_TABLE);
         case Detected.Grid g -> {
-          CellGrounds.pages(g)
-              .forEach(p -> tables.computeIfAbsent(p, k -> new ArrayList<>()).add(g));
+          var grounds = new CellGrounds(g);
+          grounds
+              .pages()
+              .forEach(p -> tables.computeIfAbsent(p, k -> new ArrayList<>()).add(grounds));
           if (!g.ruling().equals(Ruling.NONE)) {
             table(g);
           }
@@ -122,11 +124,9 @@ public final class CarriedAreas {
   }
 
   private Set<Box> grounds(ScannedPage page) {
-    var out = new HashSet<Box>();
-    for (Detected.Grid g : tables.getOrDefault(page.number(), List.of())) {
-      out.addAll(CellGrounds.of(g, page).boxes());
-    }
-    return out;
+    return tables.getOrDefault(page.number(), List.of()).stream()
+        .flatMap(g -> g.on(page).boxes().stream())
+        .collect(Collectors.toSet());
   }
 
   /** The areas of one page. */

@@ -25,6 +25,7 @@ import decant.pdf.read.page.TextLine;
 import java.util.ArrayList;
 import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalDouble;
 
 /** Tables that were found, with widths, paddings and rules. */
@@ -48,8 +49,9 @@ final class TableMaker {
     var rows = new ArrayList<Table.Row>();
     var alignments = new CellAlignments(g, cellColumns(g));
     VerticalAlignment standing = CellStanding.of(g);
-    List<CellGrounds> grounds =
-        CellGrounds.pages(g).stream().map(p -> CellGrounds.of(g, pages.get(p))).toList();
+    var ofTable = new CellGrounds(g);
+    List<CellGrounds.OnPage> grounds =
+        ofTable.pages().stream().map(p -> ofTable.on(pages.get(p))).toList();
     var colours = new IdentityHashMap<Detected.DetectedCell, Colour>();
     grounds.forEach(p -> colours.putAll(p.colours()));
     for (List<Detected.DetectedCell> r : g.rows()) {
@@ -67,9 +69,9 @@ final class TableMaker {
                 NodeId.fresh(),
                 c.columnSpan(),
                 c.rowSpan(),
-                colours.containsKey(c)
-                    ? look.with(TableTraits.SHADING, colours.getOrDefault(c, Colour.WHITE))
-                    : look,
+                Optional.ofNullable(colours.get(c))
+                    .map(ground -> look.with(TableTraits.SHADING, ground))
+                    .orElse(look),
                 cellBlocks(c, alignments.of(c))));
       }
       rows.add(new Table.Row(header ? Look.of(TableTraits.HEADER_ROW, true) : Look.PLAIN, cells));
@@ -139,7 +141,7 @@ final class TableMaker {
   }
 
   /** The space in cells: as much above and below their lines as the rows usually stand apart. */
-  private Insets padding(Detected.Grid g, List<CellGrounds> grounds) {
+  private Insets padding(Detected.Grid g, List<CellGrounds.OnPage> grounds) {
     var apart = new ArrayList<Double>();
     for (int k = 0; k + 1 < g.rows().size(); k++) {
       OptionalDouble here = firstBaseline(g.rows().get(k), g.page());

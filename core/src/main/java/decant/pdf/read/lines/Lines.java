@@ -217,27 +217,25 @@ public final class Lines {
       if (row.stream().filter(g -> !g.isSpace()).count() > LineThresholds.Lines.MARK_LETTERS) {
         continue;
       }
-      if (below.stream().anyMatch(o -> isBaseOf(o, row)) || isLabelOf(row, below)) {
+      boolean mark = row.stream().allMatch(g -> g.isSpace() || MARK.matcher(g.text()).matches());
+      // Marks of notes may stand over the line, which other letters do not.
+      double highest = mark ? LineThresholds.Lines.HIGHEST_MARK : LineThresholds.Lines.HIGHEST;
+      if (below.stream().anyMatch(o -> isBaseOf(o, row, highest))
+          || mark && isLabelOf(row, below)) {
         below.addAll(row);
         rows.remove(k--);
       }
     }
   }
 
-  private static boolean isBaseOf(Glyph o, List<Glyph> raised) {
+  private static boolean isBaseOf(Glyph o, List<Glyph> raised, double highest) {
     Glyph first = raised.stream().min(Comparator.comparingDouble(Glyph::x)).orElseThrow();
     double up = o.baseline() - first.baseline();
     return !o.isSpace()
         && raised.stream().allMatch(g -> g.size() < LineThresholds.Lines.SMALLER * o.size())
         && up > 0
-        && up < highest(raised) * o.size()
+        && up < highest * o.size()
         && Math.abs(first.x() - o.right()) < LineThresholds.Lines.RIGHT_AFTER * o.size();
-  }
-
-  /** Marks of notes may stand over the line, which other letters do not. */
-  private static double highest(List<Glyph> raised) {
-    boolean mark = raised.stream().allMatch(g -> g.isSpace() || MARK.matcher(g.text()).matches());
-    return mark ? LineThresholds.Lines.HIGHEST_MARK : LineThresholds.Lines.HIGHEST;
   }
 
   private static boolean isLabelOf(List<Glyph> mark, List<Glyph> line) {
@@ -245,8 +243,7 @@ public final class Lines {
     Glyph first = line.stream().min(Comparator.comparingDouble(Glyph::x)).orElseThrow();
     double up = first.baseline() - last.baseline();
     double gap = first.x() - last.right();
-    return mark.stream().allMatch(g -> g.isSpace() || MARK.matcher(g.text()).matches())
-        && mark.stream().allMatch(g -> g.size() < LineThresholds.Lines.SMALLER * first.size())
+    return mark.stream().allMatch(g -> g.size() < LineThresholds.Lines.SMALLER * first.size())
         && up > 0
         && up < LineThresholds.Lines.HIGHEST_MARK * first.size()
         && gap > -LineThresholds.Lines.RIGHT_AFTER * first.size()

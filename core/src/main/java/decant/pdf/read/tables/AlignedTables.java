@@ -112,12 +112,8 @@ public final class AlignedTables {
     }
     for (int c = 0; c < columns.size(); c++) {
       WhiteColumns.Chunk w = titles.get(c);
-      WhiteColumns.Column column = columns.get(c);
       double near = TableThresholds.WhiteColumns.EDGE * line.size();
-      boolean over =
-          column.hasEdge(w.left(), w.right(), near)
-              || Math.abs(w.left() + w.right() - column.left() - column.right()) / 2 < near;
-      if (w.spans() || !over) {
+      if (w.spans() || !columns.get(c).standsAs(w.left(), w.right(), near)) {
         return false;
       }
     }

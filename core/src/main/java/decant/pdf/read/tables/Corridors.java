@@ -154,7 +154,7 @@ final class Corridors {
     double end = words.getFirst().right();
     double begin = words.getFirst().left();
     for (int k = 1; k <= words.size(); k++) {
-      boolean gap = k == words.size() || WhiteColumns.isWide(words.get(k), end, wide);
+      boolean gap = k == words.size() || words.get(k).isApart(end, wide);
       if (gap) {
         add(inked, begin - left, end - left);
         if (k < words.size()) {

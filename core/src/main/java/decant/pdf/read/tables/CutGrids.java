@@ -2,7 +2,6 @@ package decant.pdf.read.tables;
 
 import decant.pdf.read.detected.Detected;
 import decant.pdf.read.page.TextLine;
-import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
@@ -53,13 +52,18 @@ final class CutGrids {
     }
     boolean ends = last.isPresent() && under.isEmpty();
     boolean begins = first.isPresent() && over.isEmpty();
-    if (ends && !begins) {
+    if (ends && !begins && hasManyColumns(last.get())) {
       rowsOf(last.get());
     }
-    if (begins && !ends) {
+    if (begins && !ends && hasManyColumns(first.get())) {
       rowsBefore(first.get());
     }
     return ends || begins;
+  }
+
+  /** What two columns have, a listing with the numbers of its lines has. */
+  private static boolean hasManyColumns(Detected.Grid table) {
+    return table.columns().size() >= TableThresholds.Registers.COLUMNS;
   }
 
   private List<RowLine> under(Detected.Grid g) {
@@ -74,7 +78,7 @@ final class CutGrids {
   private boolean areOne(
       Detected.Grid last, Detected.Grid first, List<RowLine> under, List<RowLine> over) {
     if (last.columns().size() != first.columns().size()
-        || last.columns().size() < TableThresholds.Registers.COLUMNS
+        || !hasManyColumns(last)
         || under.isEmpty() && over.isEmpty()) {
       return false;
     }
@@ -97,9 +101,6 @@ final class CutGrids {
 
   /** The lines at the top of a column that are rows of a table with which the last ended. */
   private void rowsOf(Detected.Grid table) {
-    if (table.columns().size() < TableThresholds.Registers.COLUMNS) {
-      return; // what two have, a listing with the numbers of its lines has
-    }
     WhiteColumns columns = columns(table).shifted(by);
     int end = 0;
     while (end < b.lines().size() && isOfRow(columns, b.lines(), end, end - 1)) {
@@ -117,9 +118,6 @@ final class CutGrids {
 
   /** The lines at the foot of a column that are rows of a table with which the next begins. */
   private void rowsBefore(Detected.Grid table) {
-    if (table.columns().size() < TableThresholds.Registers.COLUMNS) {
-      return;
-    }
     WhiteColumns columns = columns(table).shifted(-by);
     int from = a.lines().size();
     while (from > a.below() && isOfRow(columns, a.lines(), from - 1, from)) {
@@ -153,10 +151,7 @@ final class CutGrids {
   private static WhiteColumns columns(Detected.Grid table) {
     List<TextLine> texts =
         table.rows().stream().flatMap(List::stream).flatMap(c -> c.lines().stream()).toList();
-    var xs = new ArrayList<Double>();
-    xs.add(table.box().x());
-    table.columns().forEach(w -> xs.add(xs.getLast() + w));
-    return WhiteColumns.ruled(RowLine.of(texts), xs);
+    return WhiteColumns.ruled(RowLine.of(texts), table.edges());
   }
 
   /**

@@ -83,24 +83,15 @@ final class Fences {
     if (beside.stream().anyMatch(l -> reachesOver(l, first) || reachesOver(l, last))) {
       return xs;
     }
-    var out = new ArrayList<Double>();
-    beside.stream()
-        .mapToDouble(l -> l.box().x())
-        .min()
-        .ifPresent(x -> {
-          if (x < first - NEAR) {
-            out.add(x - NEAR);
-          }
-        });
-    out.addAll(xs);
-    beside.stream()
-        .mapToDouble(l -> l.box().right())
-        .max()
-        .ifPresent(x -> {
-          if (x > last + NEAR) {
-            out.add(x + NEAR);
-          }
-        });
+    double left = beside.stream().mapToDouble(l -> l.box().x()).min().orElse(first);
+    double right = beside.stream().mapToDouble(l -> l.box().right()).max().orElse(last);
+    var out = new ArrayList<>(xs);
+    if (left < first - NEAR) {
+      out.addFirst(left - NEAR);
+    }
+    if (right > last + NEAR) {
+      out.add(right + NEAR);
+    }
     return out;
   }
 

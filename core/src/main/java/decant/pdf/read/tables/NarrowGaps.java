@@ -34,7 +34,7 @@ final class NarrowGaps {
       for (int k = 1; k < words.size(); k++) {
         double end = words.get(k - 1).right();
         if (end <= x && words.get(k).left() >= x) {
-          (WhiteColumns.isWide(words.get(k), end, wide) ? afterWide : after).add(after(words, k));
+          (words.get(k).isApart(end, wide) ? afterWide : after).add(after(words, k));
           break;
         }
       }
@@ -47,7 +47,7 @@ final class NarrowGaps {
   private After after(List<RowLine.Word> words, int from) {
     double right = words.get(from).right();
     for (int k = from + 1; k < words.size(); k++) {
-      if (WhiteColumns.isWide(words.get(k), right, wide)) {
+      if (words.get(k).isApart(right, wide)) {
         break;
       }
       right = Math.max(right, words.get(k).right());

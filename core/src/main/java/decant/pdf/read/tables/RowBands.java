@@ -58,12 +58,18 @@ final class RowBands {
       return bottom - top - (last - first) - size;
     }
 
+    /** Whether it has more room beside its text than a row has. */
+    boolean isTooTall(double usual) {
+      double more = padding() - TableThresholds.RowBands.ROOM * usual - 2;
+      return more > 0 && more > roomBelow(usual);
+    }
+
     /**
      * What it may have more than others have at its foot: reports make rows as high as their text
      * may need. A row begins at its head, with cells side by side or one further in; a title does
      * not.
      */
-    double roomBelow(double usual) {
+    private double roomBelow(double usual) {
       List<RowLine> all = RowLine.of(lines);
       double left = all.stream().mapToDouble(RowLine::left).min().orElse(0);
       boolean row =
@@ -218,10 +224,7 @@ final class RowBands {
     for (Interval i : intervals) {
       // A title over a line as wide as the table is no row of it.
       boolean foreign = !areWithin(i.lines, left, right) || i.isOfOtherSize(size);
-      boolean empty =
-          i.lines.isEmpty()
-              || !i.bar && i.parted()
-              || i.padding() > TableThresholds.RowBands.ROOM * usual + 2 + i.roomBelow(usual);
+      boolean empty = i.lines.isEmpty() || !i.bar && i.parted() || i.isTooTall(usual);
       if (foreign || empty) {
         // Between the two lines of a double rule nothing is.
         if (foreign || i.bottom - i.top > TableThresholds.RuledTables.OPEN_ROW) {

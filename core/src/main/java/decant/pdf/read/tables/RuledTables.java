@@ -82,20 +82,34 @@ public final class RuledTables {
     for (List<RuledLine> fence : Fences.of(rules)) {
       List<Double> own = RuledLines.places(fence, false, TableThresholds.RuledTables.NEAR);
       List<Double> wider = Fences.withOuter(fence, own, rest);
-      for (List<Double> xs : wider.equals(own) ? List.of(own) : List.of(wider, own)) {
-        Box box = box(xs, List.of(fence.getFirst().y1(), fence.getFirst().y2()));
-        List<TextLine> inside = rest.stream().filter(l -> isInside(l, box)).toList();
-        List<List<Detected.DetectedCell>> rows = OpenRows.of(inside, xs);
-        if (!rows.isEmpty() && (xs.equals(own) || Fences.areFilled(rows))) {
-          Ruling ruling = ruling(fence, xs, List.of(box.y(), box.bottom()));
-          tables.add(
-              new Detected.Grid(page.number(), box, widths(xs), rows, ruling).inReadingOrder());
-          rest.removeAll(inside);
-          break;
-        }
+      Optional<Detected.Grid> table = Optional.empty();
+      if (!wider.equals(own)) {
+        table = fenced(page, fence, wider, rest).filter(t -> Fences.areFilled(t.rows()));
       }
+      table
+          .or(() -> fenced(page, fence, own, rest))
+          .ifPresent(t -> {
+            tables.add(t.inReadingOrder());
+            rest.removeIf(l -> isInside(l, t.box()));
+          });
     }
     return new Result(tables, rest);
+  }
+
+  /**
+   * The table between lines that stand side by side.
+   *
+   * @param xs where its columns end
+   */
+  private static Optional<Detected.Grid> fenced(
+      ScannedPage page, List<RuledLine> fence, List<Double> xs, List<TextLine> lines) {
+    Box box = box(xs, List.of(fence.getFirst().y1(), fence.getFirst().y2()));
+    List<List<Detected.DetectedCell>> rows =
+        OpenRows.of(lines.stream().filter(l -> isInside(l, box)).toList(), xs);
+    Ruling ruling = ruling(fence, xs, List.of(box.y(), box.bottom()));
+    return rows.isEmpty()
+        ? Optional.empty()
+        : Optional.of(new Detected.Grid(page.number(), box, widths(xs), rows, ruling));
   }
 
   /**

@@ -29,6 +29,11 @@ final class WhiteColumns {
     boolean hasEdge(double from, double until, double near) {
       return Math.abs(from - left) < near || Math.abs(until - right) < near;
     }
+
+    /** Whether something has an edge where its text does, or stands about its middle. */
+    boolean standsAs(double from, double until, double near) {
+      return hasEdge(from, until, near) || Math.abs(from + until - left - right) / 2 < near;
+    }
   }
 
   /**
@@ -103,10 +108,8 @@ final class WhiteColumns {
     return columns.size() == others.columns.size()
         && IntStream.range(0, columns.size())
             .allMatch(c -> {
-              Column x = columns.get(c);
-              Column y = others.columns.get(c);
-              return x.hasEdge(y.left(), y.right(), near)
-                  || Math.abs(x.left() + x.right() - y.left() - y.right()) < 2 * near;
+              Column other = others.columns.get(c);
+              return columns.get(c).standsAs(other.left(), other.right(), near);
             });
   }
 
@@ -329,7 +332,7 @@ final class WhiteColumns {
     for (int k = 1; k <= words.size(); k++) {
       if (k == words.size()
           || ruled && at(end) != at(words.get(k).left())
-          || isWide(words.get(k), end, wide)
+          || words.get(k).isApart(end, wide)
           || meet(begin, end, words, k)) {
         out.addAll(byWords(new Chunk(begin, end, at(begin), at(end)), words));
         if (k < words.size()) {
@@ -432,11 +435,6 @@ final class WhiteColumns {
     }
     return Math.abs(next - after.left()) < near
         || Math.abs(words.get(last).right() - after.right()) < near;
-  }
-
-  static boolean isWide(RowLine.Word word, double end, double wide) {
-    return word.left() - end
-        >= Math.max(wide, TableThresholds.WhiteColumns.OVER_USUAL * word.usual());
   }
 
   private int at(double x) {
