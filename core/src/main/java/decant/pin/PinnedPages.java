@@ -26,6 +26,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.BooleanSupplier;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
@@ -215,11 +216,7 @@ public final class PinnedPages {
   }
 
   private static Set<Integer> unread(TakenIn taken) {
-    return taken.findings().stream()
-        .filter(f -> f.kind() == Kind.PICTURE_MISSING && f.severity() == Severity.LOSS)
-        .flatMap(f -> f.source().stream())
-        .map(Finding.SourcePlace::page)
-        .collect(Collectors.toSet());
+    return pages(taken, f -> f.kind() == Kind.PICTURE_MISSING && f.severity() == Severity.LOSS);
   }
 
   /** The pages of which something is known not to be in the document, and what. */
@@ -227,7 +224,21 @@ public final class PinnedPages {
     var out = new HashMap<Integer, String>();
     wordless(taken).forEach(k -> out.put(k, WORDS.say("pinned-pages.words-lost")));
     unread(taken).forEach(k -> out.put(k, WORDS.say("pinned-pages.unread")));
+    textless(taken).forEach(k -> out.put(k, WORDS.say("pinned-pages.textless")));
     return out;
+  }
+
+  /** The pages that were kept as pictures though they have text. */
+  private static Set<Integer> textless(TakenIn taken) {
+    return pages(taken, f -> f.kind() == Kind.SCANNED_PAGE && f.severity() == Severity.LOSS);
+  }
+
+  private static Set<Integer> pages(TakenIn taken, Predicate<Finding> which) {
+    return taken.findings().stream()
+        .filter(which)
+        .flatMap(f -> f.source().stream())
+        .map(Finding.SourcePlace::page)
+        .collect(Collectors.toSet());
   }
 
   /** The pages of whose text several lines are not in the document. */

@@ -30,6 +30,9 @@ import decant.reading.ReadRequest;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 import java.util.function.IntFunction;
 import java.util.stream.IntStream;
@@ -86,14 +89,35 @@ final class PageAnalysis {
     return new Result(Continuations.join(found), Footnotes.joined(notes), stamps);
   }
 
+  /**
+   * @throws PageFaults with all pages on which it failed
+   */
   private <T> List<T> ofPages(IntFunction<T> each) throws ReadProblem {
     var out = new ArrayList<T>();
+    var faults = new ConcurrentHashMap<Integer, Throwable>();
     for (int from = 0; from < pages.size(); from += STRETCH) {
       request.checkpoint();
       int to = Math.min(pages.size(), from + STRETCH);
-      out.addAll(IntStream.range(from, to).parallel().mapToObj(each).toList());
+      IntStream.range(from, to)
+          .parallel()
+          .mapToObj(p -> guarded(p, each, faults))
+          .toList()
+          .forEach(t -> t.ifPresent(out::add));
+    }
+    if (!faults.isEmpty()) {
+      throw new PageFaults(faults);
     }
     return out;
+  }
+
+  private static <T> Optional<T> guarded(
+      int page, IntFunction<T> each, Map<Integer, Throwable> faults) {
+    try {
+      return Optional.of(each.apply(page));
+    } catch (RuntimeException | StackOverflowError e) {
+      faults.put(page, e);
+      return Optional.empty();
+    }
   }
 
   private Parts parts(int p, double bodySize) {

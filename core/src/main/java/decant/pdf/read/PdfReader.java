@@ -1,10 +1,8 @@
 package decant.pdf.read;
 
-import decant.model.Box;
 import decant.model.Document;
 import decant.model.Metadata;
 import decant.model.finding.Finding;
-import decant.model.look.Media;
 import decant.pdf.read.beside.FloatedPictures;
 import decant.pdf.read.beside.RunningTexts;
 import decant.pdf.read.blocks.ContentsPages;
@@ -29,7 +27,6 @@ import decant.pdf.read.lines.DrawnMarks;
 import decant.pdf.read.lines.Lines;
 import decant.pdf.read.lines.SideTexts;
 import decant.pdf.read.page.Glyph;
-import decant.pdf.read.page.Placed;
 import decant.pdf.read.page.ScannedPage;
 import decant.pdf.read.page.SourceFace;
 import decant.pdf.read.page.TextLine;
@@ -51,7 +48,7 @@ import decant.words.Words;
 import decant.work.Faults;
 import java.io.IOException;
 import java.util.ArrayList;
-import java.util.HashSet;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -76,15 +73,49 @@ public final class PdfReader {
   private final List<Finding> findings = new ArrayList<>();
   private final PdfLinks links;
 
-  private PdfReader(ReadRequest request, PDDocument pdf) {
+  private final Map<Integer, WholePages.Why> whole;
+  private final WholePages wholePages;
+
+  /**
+   * @param whole pages that are not to be told apart, by their index from 0
+   */
+  private PdfReader(ReadRequest request, PDDocument pdf, Map<Integer, WholePages.Why> whole) {
     this.request = request;
     this.pdf = pdf;
     this.links = new PdfLinks(pdf);
+    this.whole = whole;
+    this.wholePages = new WholePages(new DrawingCutter(pdf));
   }
 
   /** Takes a file in. @throws ReadProblem if it is locked, damaged beyond reading, or too large */
   public static TakenIn read(ReadRequest request) throws ReadProblem {
-    return OpenedPdf.in(request, pdf -> new PdfReader(request, pdf).run());
+    return OpenedPdf.in(request, pdf -> read(request, pdf));
+  }
+
+  /** Where telling pages apart fails by a fault of ours, they are kept whole: no file is lost. */
+  private static TakenIn read(ReadRequest request, PDDocument pdf) throws ReadProblem, IOException {
+    var whole = new HashMap<Integer, WholePages.Why>();
+    while (true) {
+      try {
+        return new PdfReader(request, pdf, whole).run();
+      } catch (PageFaults e) {
+        if (!whole.keySet().containsAll(e.byPage().keySet())) {
+          e.byPage().forEach((page, thrown) -> whole.putIfAbsent(page, fault(thrown)));
+          continue;
+        }
+        throw e;
+      } catch (RuntimeException | StackOverflowError e) {
+        if (whole.size() == pdf.getNumberOfPages()) {
+          throw e;
+        }
+        WholePages.Why fault = fault(e);
+        IntStream.range(0, pdf.getNumberOfPages()).forEach(p -> whole.putIfAbsent(p, fault));
+      }
+    }
+  }
+
+  private static WholePages.Why fault(Throwable thrown) {
+    return new WholePages.Why.Fault(Faults.note("telling a page apart", thrown));
   }
 
   /** What we wrote says of everything what it is. */
@@ -93,11 +124,11 @@ public final class PdfReader {
   }
 
   private TakenIn run() throws ReadProblem, IOException {
-    DetectedDrawings.Result drawn = drawingsCut(DrawnMarks.in(recognised(scan())));
+    DetectedDrawings.Result drawn = drawingsCut(DrawnMarks.in(recognised(keptWhole(scan()))));
     List<SideTexts> sides = drawn.pages().parallelStream().map(SideTexts::of).toList();
     var pages = new ArrayList<>(sides.stream().map(SideTexts::page).toList());
     var lines = new ArrayList<>(pages.parallelStream().map(Lines::of).toList());
-    Set<Integer> scattered = scatteredAsPictures(pages, lines);
+    keepScattered(pages, lines);
     var joiner = new Dehyphenator(lines, isOurs());
     RunningTexts.Result repeating = RunningTexts.of(pages, lines);
     Optional<TaggedBlocks.Result> tagged = TaggedBlocks.of(pdf, pages, lines, repeating);
@@ -170,8 +201,9 @@ public final class PdfReader {
         .findings().stream()
             .filter(f ->
                 f.kind() != Finding.Kind.SCANNED_PAGE
-                    || f.source().filter(x -> scattered.contains(x.page())).isEmpty())
+                    || f.source().filter(x -> wholePages.contains(x.page())).isEmpty())
             .forEach(findings::add);
+    findings.addAll(wholePages.findings());
     findings.addAll(outcome(conservation));
     var origin =
         new TakenIn.Origin(
@@ -272,46 +304,30 @@ public final class PdfReader {
    * Pages whose text lies in thousands of pieces, as that of maps and plans does, are no text to
    * revise; and what compares pieces with pieces would not come to an end. Each is kept as it is.
    */
-  private Set<Integer> scatteredAsPictures(List<ScannedPage> pages, List<List<TextLine>> lines)
+  private void keepScattered(List<ScannedPage> pages, List<List<TextLine>> lines)
       throws ReadProblem {
-    var out = new HashSet<Integer>();
-    var cutter = new DrawingCutter(pdf);
     for (int p = 0; p < pages.size(); p++) {
       ScannedPage page = pages.get(p);
       long slanted = page.glyphs().stream().filter(g -> g.quarter() == Glyph.SLANTED).count();
-      if (lines.get(p).size() <= MAX_PIECES && slanted <= MAX_PIECES) {
-        continue;
+      if (lines.get(p).size() > MAX_PIECES || slanted > MAX_PIECES) {
+        request.checkpoint();
+        pages.set(p, wholePages.whole(page, new WholePages.Why.Scattered()));
+        lines.set(p, List.of());
       }
-      request.checkpoint();
-      var whole = new Box(0, 0, page.width(), page.height());
-      Optional<Media> kept = cutter.cut(page.number(), whole);
-      pages.set(
-          p,
-          new ScannedPage(
-              page.number(),
-              page.width(),
-              page.height(),
-              List.of(),
-              List.of(),
-              kept.map(m -> List.of(new Placed(m, whole, -1, ""))).orElse(List.of()),
-              List.of(),
-              page.comments()));
-      lines.set(p, List.of());
-      out.add(page.number());
-      findings.add(
-          Finding.general(
-                  kept.isPresent() ? Finding.Kind.SCANNED_PAGE : Finding.Kind.CONTENT_LEFT_OUT,
-                  kept.isPresent() ? Finding.Severity.DOUBT : Finding.Severity.LOSS,
-                  WORDS.say(
-                      kept.isPresent() ? "pdf-reader.scattered" : "pdf-reader.scattered-lost",
-                      page.number() + 1))
-              .from(page.number(), whole));
     }
-    return out;
   }
 
   /** Of one page; a page of small print in columns and tables has some hundreds. */
   private static final int MAX_PIECES = 4000;
+
+  private List<ScannedPage> keptWhole(List<ScannedPage> pages) {
+    return pages.stream()
+        .map(p ->
+            Optional.ofNullable(whole.get(p.number()))
+                .map(why -> wholePages.whole(p, why))
+                .orElse(p))
+        .toList();
+  }
 
   private List<ScannedPage> scan() throws ReadProblem, IOException {
     PageScans.Result scanned =

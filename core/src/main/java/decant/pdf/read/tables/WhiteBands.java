@@ -226,6 +226,9 @@ final class WhiteBands {
               .mapToDouble(TextLine::baseline)
               .sorted()
               .toArray();
+      if (at.length == 0) {
+        continue; // marks that have no width stand nowhere
+      }
       double last = at[at.length - 1];
       double near = TableThresholds.WhiteBands.OFF * pitch;
       middle &= Math.abs(at[0] + last - top - bottom) / 2 <= near;
