@@ -25,6 +25,11 @@ public final class Markers {
     return m.find() ? Optional.of(m.group(1)) : Optional.empty();
   }
 
+  /** Whether a text is the mark of a list item and nothing else. */
+  public static boolean isMark(String text) {
+    return item(text + " -").filter(text::equals).isPresent();
+  }
+
   /** Whether a marker is a sign that only the font of its source has, under a private code. */
   public static boolean isPrivate(String marker) {
     return marker.codePoints().anyMatch(c -> Character.getType(c) == Character.PRIVATE_USE);

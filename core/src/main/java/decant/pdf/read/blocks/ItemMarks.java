@@ -59,12 +59,15 @@ public record ItemMarks(Set<String> odd, boolean notes) {
             .findFirst()
             .filter(line::isRaised)
             .isPresent();
-    if (raised || beginsWithSwitch(line)) {
-      return Optional.empty();
-    }
     String text = line.text();
     Optional<String> known = Markers.item(text);
-    if (notes && known.filter("*"::equals).isPresent()) {
+    boolean star = known.filter("*"::equals).isPresent();
+    // Small circles and squares stand above the line in many fonts, and head no notes.
+    boolean sign = known.filter(Markers::isBullet).isPresent() && !star;
+    if (raised && !sign || beginsWithSwitch(line)) {
+      return Optional.empty();
+    }
+    if (notes && star) {
       return Optional.empty(); // the first of the signs of notes
     }
     return known.isPresent() ? known : leading(text).filter(odd::contains);

@@ -5,6 +5,7 @@ import decant.pdf.read.detected.Detected.DetectedCell;
 import decant.pdf.read.lines.Flow;
 import decant.pdf.read.page.Sizes;
 import decant.pdf.read.page.TextLine;
+import decant.pdf.read.tables.GoingOn;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -26,13 +27,17 @@ final class TableContinuations {
   static List<Detected> join(List<Detected> found) {
     var out = new ArrayList<Detected>();
     Optional<Detected.Grid> last = Optional.empty(); // as it was found
+    int end = 0; // the page on which the table before ends
     for (Detected f : found) {
       if (!(f instanceof Detected.Grid alone)) {
         out.add(f);
         continue;
       }
-      Detected.Grid b = last.flatMap(p -> withColumnsOf(p, alone)).orElse(alone);
-      Optional<Detected.Grid> part = last.filter(p -> goesOn(p, b));
+      boolean next = alone.page() == end + 1;
+      Detected.Grid b = last.filter(p -> next).flatMap(p -> asPartOf(p, alone)).orElse(alone);
+      boolean same = alone.page() == end;
+      Optional<Detected.Grid> part =
+          last.filter(p -> (next || b.rest() || same && isBeside(p, b)) && goesOn(p, b));
       Optional<Detected.Grid> whole = part.flatMap(p -> withBetween(out, p, b));
       if (whole.isPresent()) {
         while (!(out.getLast() instanceof Detected.Grid)) {
@@ -46,6 +51,7 @@ final class TableContinuations {
       if (!b.rest() || whole.isEmpty()) {
         last = Optional.of(b);
       }
+      end = lastPage(b);
     }
     return out;
   }
@@ -87,20 +93,20 @@ final class TableContinuations {
   }
 
   /**
-   * Whether a table is the rest of the one before: on the next page or in the next column, with the
-   * same columns. Grids beside each other, each with its lines, are as often tables of their own.
+   * Whether a table stands in the next column. Grids beside each other, each with its lines, are as
+   * often tables of their own.
    */
+  private static boolean isBeside(Detected.Grid a, Detected.Grid b) {
+    return b.box().x() > a.box().right() && b.ruling().down().isEmpty();
+  }
+
+  /** Whether a table on the next page or in the next column has the columns of the one before. */
   private static boolean goesOn(Detected.Grid a, Detected.Grid b) {
-    if (b.rest()) {
+    if (b.rest() || a.columns().size() != b.columns().size()) {
       return a.columns().size() == b.columns().size();
     }
-    boolean beside =
-        lastPage(a) == b.page() && b.box().x() > a.box().right() && b.ruling().down().isEmpty();
-    if (!beside && b.page() != lastPage(a) + 1 || a.columns().size() != b.columns().size()) {
-      return false;
-    }
     boolean ruled = !a.ruling().down().isEmpty() && !b.ruling().down().isEmpty();
-    return standAlike(a, b, beside)
+    return standAlike(a, b, lastPage(a) == b.page())
         || !ruled && TextExtents.alike(TextExtents.of(a), TextExtents.of(b));
   }
 
@@ -117,11 +123,15 @@ final class TableContinuations {
     return true;
   }
 
+  /** A table on the next page with all columns of the one before it, if it has fewer by itself. */
+  private static Optional<Detected.Grid> asPartOf(Detected.Grid a, Detected.Grid b) {
+    return withColumnsOf(a, b).or(() -> GoingOn.cutAs(a, b));
+  }
+
   /** A part of a table that leaves columns empty, with all columns of the part before it. */
   private static Optional<Detected.Grid> withColumnsOf(Detected.Grid a, Detected.Grid b) {
     int n = a.columns().size();
-    if (b.page() != lastPage(a) + 1
-        || b.columns().size() < 2
+    if (b.columns().size() < 2
         || b.columns().size() >= n
         || n - b.columns().size() > BlockThresholds.Continuations.EMPTY * n
         || !b.ruling().down().isEmpty()

@@ -1,5 +1,6 @@
 package decant.pdf.read.tables;
 
+import decant.model.look.Markers;
 import decant.pdf.read.lines.Flow;
 import decant.pdf.read.lines.Leaders;
 import decant.pdf.read.lines.Regions;
@@ -63,23 +64,24 @@ public final class AlignedTables {
     var tables = new ArrayList<Found>();
     int k = 0;
     int tries = 0;
+    int free = 0;
     while (k < lines.size()) {
       int end = lines.get(k).parted() ? end(k) : k;
       List<RowLine> rows = lines.subList(k, end);
       WhiteColumns columns = WhiteColumns.of(rows);
-      if (isTable(k, end, columns)) {
-        boolean head =
-            k > 0 && !isOf(tables, lines.get(k - 1)) && isHead(lines.get(k - 1), k, columns);
-        List<RowLine> whole = head ? lines.subList(k - 1, end) : rows;
-        tables.add(new Found(List.copyOf(whole), columns));
-        k = end;
-        continue;
-      }
-      Optional<Found> narrow =
-          NarrowTables.at(lines, k).filter(t -> !isListOrContents(t.lines(), t.columns()));
-      if (narrow.isPresent()) {
-        tables.add(narrow.get());
-        k += narrow.get().lines().size();
+      boolean table = isTable(k, end, columns);
+      int begin = table && k > free && isHead(k, columns) ? k - 1 : k;
+      Optional<Found> found =
+          table
+              ? Optional.of(TightRows.table(List.copyOf(lines.subList(begin, end)), columns))
+              : NarrowTables.at(lines, k).filter(t -> !isListOrContents(t.lines(), t.columns()));
+      if (found.isPresent()) {
+        Found whole = TightRows.with(lines, begin, free, found.get());
+        tables.add(whole);
+        while (lines.get(k) != whole.lines().getLast()) {
+          k++;
+        }
+        free = ++k;
       } else if (!lines.get(k).parted()) {
         k++;
       } else {
@@ -91,12 +93,9 @@ public final class AlignedTables {
     return tables;
   }
 
-  private static boolean isOf(List<Found> tables, RowLine line) {
-    return !tables.isEmpty() && tables.getLast().lines().getLast() == line;
-  }
-
   /** Whether the line above a table has a title over each column, near together. */
-  private boolean isHead(RowLine line, int k, WhiteColumns white) {
+  private boolean isHead(int k, WhiteColumns white) {
+    RowLine line = lines.get(k - 1);
     List<WhiteColumns.Column> columns = white.columns();
     List<WhiteColumns.Chunk> titles =
         line.words().size() == columns.size()
@@ -429,16 +428,13 @@ public final class AlignedTables {
                 > TableThresholds.AlignedTables.WIDE * rows.getFirst().size();
   }
 
-  private static final Pattern MARK =
-      Pattern.compile("[•◦▪–\\-*·]|\\(?(\\d{1,3}|[a-zA-Z]|[ivx]+)[.)]");
-
   /** The number of a clause, such as "2.1"; in a table, numbers stand after it. */
   private static final Pattern CLAUSE = Pattern.compile("\\d{1,3}(\\.\\d{1,3}){1,3}\\.?");
 
   private static boolean isMarked(RowLine l) {
     String first = l.pieces().getFirst().text().strip();
     String last = l.pieces().getLast().text();
-    return MARK.matcher(first).matches()
+    return Markers.isMark(first)
         || CLAUSE.matcher(first).matches()
             && last.codePoints().filter(Character::isLetter).count()
                 > TableThresholds.AlignedTables.LETTERS;

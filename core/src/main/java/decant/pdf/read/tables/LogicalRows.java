@@ -288,7 +288,7 @@ final class LogicalRows {
     }
     if (at < 0
         || all[at] - all[at - 1] < TableThresholds.LogicalRows.CLEAR * em
-        || all[at - 1] > TableThresholds.LogicalRows.TEXT * em
+        || all[at - 1] > TableThresholds.LogicalRows.TEXT_OF_CELLS * em
         || all[at - 1] - all[0] > TableThresholds.LogicalRows.TELLS * em) {
       return 0;
     }
@@ -297,13 +297,14 @@ final class LogicalRows {
     if (IntStream.range(2, kinds.length).filter(k -> gap(k) > limit).count() < 2) {
       return 0;
     }
+    boolean wide = all[at - 1] > TableThresholds.LogicalRows.TEXT * em;
     int near = 0;
     int running = 0;
     for (int k = 1; k < kinds.length; k++) {
       if (gap(k) < limit && gap(k) >= TableThresholds.LogicalRows.BESIDE * em) {
         boolean full =
             cells.get(k).size() == measures.length && cells.get(k - 1).size() == measures.length;
-        if (kinds[k] == Kind.BEGINS || full) {
+        if (kinds[k] == Kind.BEGINS || full || wide && areAlike(k - 1, k)) {
           return 0;
         }
         near++;
@@ -311,6 +312,15 @@ final class LogicalRows {
       }
     }
     return running >= TableThresholds.LogicalRows.RULED * near ? limit : 0;
+  }
+
+  /** Whether two lines stand in the same columns, as two rows do. */
+  private boolean areAlike(int a, int b) {
+    return cells.get(a).size() > 1
+        && cells.get(a).size() == cells.get(b).size()
+        && IntStream.range(0, cells.get(a).size())
+            .allMatch(
+                c -> cells.get(a).get(c).chunk().first() == cells.get(b).get(c).chunk().first());
   }
 
   /** Whether something in a line is the rest of what stands above it. */

@@ -21,6 +21,10 @@ record RowLine(List<TextLine> pieces, List<Word> words) {
    * @param usual gap between the words of its piece; 0 where that has too few, or holds numbers
    */
   record Word(double left, double right, double usual) {
+    double middle() {
+      return (left + right) / 2;
+    }
+
     /** Whether it begins far behind where another ends, as cells do. */
     boolean isApart(double end, double wide) {
       return left - end >= Math.max(wide, TableThresholds.WhiteColumns.OVER_USUAL * usual);

@@ -96,12 +96,23 @@ final class TableThresholds {
     static final double ALONE = 1.6;
   }
 
+  /** Of {@link decant.pdf.read.tables.TightRows}. */
+  static final class TightRows {
+    private TightRows() {}
+
+    /** How far a cell may begin or end from where others of its column do. */
+    static final double EDGE = 0.12;
+  }
+
   /** Of {@link decant.pdf.read.tables.LogicalRows}. */
   static final class LogicalRows {
     private LogicalRows() {}
 
-    /** Between baselines: nearer lines stand beside one another in one row. */
-    static final double BESIDE = 0.75;
+    /**
+     * Between baselines: nearer lines stand beside one another in one row, as a cell does in the
+     * middle of two lines one and a half apart.
+     */
+    static final double BESIDE = 0.751;
 
     /** By how much the pitch of rows is over that of lines within a cell, where it tells. */
     static final double TELLS = 0.08;
@@ -111,6 +122,9 @@ final class TableThresholds {
 
     /** The widest pitch of lines of a text. */
     static final double TEXT = 1.45;
+
+    /** The same where none of the lines that stand so is in all the columns of the one above. */
+    static final double TEXT_OF_CELLS = 1.65;
 
     /** Of the lines whose pitch may say otherwise than what stands in them. */
     static final double ODD = 0.15;

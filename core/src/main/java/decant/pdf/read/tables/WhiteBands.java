@@ -87,8 +87,16 @@ final class WhiteBands {
    */
   private record Block(List<TextLine> lines, List<RowLine.Span> parts) {
     static Block of(List<TextLine> lines) {
-      RowLine whole = RowLine.stacked(RowLine.of(lines));
+      RowLine whole = whole(lines);
       return new Block(lines, whole.parts(TableThresholds.WhiteColumns.SURELY * whole.size()));
+    }
+
+    private static RowLine whole(List<TextLine> lines) {
+      return RowLine.stacked(RowLine.of(lines));
+    }
+
+    RowLine whole() {
+      return whole(lines);
     }
 
     boolean isRow() {
@@ -138,14 +146,14 @@ final class WhiteBands {
       if (goesOn && block.isRow() && areWithin(between, run, block)) {
         run.addAll(between);
       } else {
-        take(run, out);
+        take(run, between, out);
       }
       between.clear();
       if (block.isRow()) {
         run.add(block);
       }
     }
-    take(run, out);
+    take(run, between, out);
     return out;
   }
 
@@ -257,8 +265,18 @@ final class WhiteBands {
         && off >= TableThresholds.WhiteBands.MIDDLE * run.size();
   }
 
-  private void take(List<Block> run, List<RowBands.Stack> out) {
+  /** Rows below the others that leave columns empty, as those of sums do. */
+  private static List<Block> sums(List<Block> run, List<Block> after) {
+    WhiteColumns columns = WhiteColumns.ofRows(run.stream().map(Block::whole).toList());
+    return after.stream().takeWhile(b -> b.parts.size() > 1 && columns.fits(b.whole())).toList();
+  }
+
+  /**
+   * @param after what follows the last of them as near as rows do
+   */
+  private void take(List<Block> run, List<Block> after, List<RowBands.Stack> out) {
     if (run.size() >= TableThresholds.AlignedTables.MIN_ROWS && standAlike(run)) {
+      run.addAll(sums(run, after));
       List<Double> tops =
           run.stream()
               .map(r -> r.lines.stream().mapToDouble(l -> l.box().y()).min().orElseThrow())

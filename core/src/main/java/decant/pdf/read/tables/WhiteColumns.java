@@ -170,19 +170,22 @@ final class WhiteColumns {
    * gaps between words.
    */
   static WhiteColumns ofRows(List<RowLine> rows) {
-    WhiteColumns wide = of(rows);
-    List<Double> cuts = new ArrayList<>(wide.columns.stream().skip(1).map(Column::from).toList());
+    return of(rows).tightened(rows);
+  }
+
+  /** With corridors that are as narrow as gaps between words, where lines tell of such. */
+  WhiteColumns tightened(List<RowLine> rows) {
     List<Double> tight =
-        Corridors.tight(rows, wide.em).stream()
-            .filter(x ->
-                wide.columns.stream().anyMatch(c -> x > c.left() + wide.em && x < c.right() - 1))
+        Corridors.tight(rows, em).stream()
+            .filter(x -> columns.stream().anyMatch(c -> x > c.left() + em && x < c.right() - 1))
             .toList();
-    if (tight.isEmpty() || !wide.areOfTable()) {
-      return wide;
+    if (tight.isEmpty() || !areOfTable()) {
+      return this;
     }
+    List<Double> cuts = new ArrayList<>(columns.stream().skip(1).map(Column::from).toList());
     cuts.addAll(tight);
     cuts.sort(null);
-    return between(cuts, rows, wide.em, wide.wide, true);
+    return between(cuts, rows, em, wide, true);
   }
 
   /**
@@ -384,7 +387,7 @@ final class WhiteColumns {
     double between = Double.MAX_VALUE;
     for (int k = 0; k < words.size(); k++) {
       RowLine.Word w = words.get(k);
-      int c = at(middle(w));
+      int c = at(w.middle());
       double gap = k == 0 ? 0 : w.left() - words.get(k - 1).right();
       if (k > 0 && c == out.getLast().first()) {
         out.add(new Chunk(out.removeLast().left(), w.right(), c, c));
@@ -399,10 +402,6 @@ final class WhiteColumns {
     return within == 0 || between > TableThresholds.WhiteColumns.OVER_USUAL * within
         ? out
         : List.of();
-  }
-
-  private static double middle(RowLine.Word w) {
-    return (w.left() + w.right()) / 2;
   }
 
   static Chunk ofColumn(RowLine.Word w, int column) {
@@ -428,6 +427,9 @@ final class WhiteColumns {
       return false;
     }
     Column after = columns.get(c + 1);
+    if (after.left() == after.from()) {
+      return false; // where its text begins is not known yet
+    }
     double near = TableThresholds.WhiteColumns.EDGE * em;
     int last = k;
     while (last + 1 < words.size() && words.get(last + 1).left() - words.get(last).right() < wide) {
