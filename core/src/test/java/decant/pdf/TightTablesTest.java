@@ -47,6 +47,7 @@ class TightTablesTest {
     "Curlew", "Avocet", "Dunlin", "Knot", "Whimbrel", "Ruff", "Godwit", "Sanderling"
   };
   private static final String[] DAYS = {"3 May", "12 June", "7 July", "1 March"};
+
   /** Numbers to the right of their column, and texts three and a half points behind them. */
   @Test
   void whatBeginsRightBehindNumbersIsACellOfItsOwn() throws IOException, ReadProblem {
@@ -70,7 +71,7 @@ class TightTablesTest {
   @Test
   void theSameWordsInManyRowsAreOneCell() throws IOException, ReadProblem {
     var pdf = new DrawnPdf();
-    centred(pdf, BOLD, 197, 120, "Account");
+    centred(pdf, BOLD, 222, 120, "Account");
     centred(pdf, BOLD, 345, 120, "Spring");
     centred(pdf, BOLD, 425, 120, "Summer");
     String[] names = {
@@ -140,7 +141,7 @@ class TightTablesTest {
   @Test
   void whatLittleOfATableIsOnTheNextPageHasItsColumns() throws IOException, ReadProblem {
     var pdf = new DrawnPdf();
-    double second = 72 + DrawnPdf.width(PLAIN, SIZE, "A00") + 4;
+    double second = 72 + DrawnPdf.width(PLAIN, SIZE, "A00") + 3.2;
     var wanted = new ArrayList<List<String>>();
     double y = 0;
     for (int k = 0; k < 48; k++) {

@@ -52,8 +52,8 @@
  * <p>{@link decant.pdf.read.PageAnalysis} goes through the stages from notes to blocks, on all
  * processors. A file with structure tags takes {@link decant.pdf.read.tagged.TaggedBlocks} in place
  * of the stages between. Where a stage fails on a page by a fault of ours, or a page's text lies in
- * more pieces than lines can be made of, {@link decant.pdf.read.WholePages} keeps the page whole: no
- * file is lost by one page. Places are in points from the top left of the page as it is shown, y
+ * more pieces than lines can be made of, {@link decant.pdf.read.WholePages} keeps the page whole:
+ * no file is lost by one page. Places are in points from the top left of the page as it is shown, y
  * growing downwards.
  */
 @org.jspecify.annotations.NullMarked

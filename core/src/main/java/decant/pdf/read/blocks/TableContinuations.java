@@ -125,7 +125,7 @@ final class TableContinuations {
 
   /** A table on the next page with all columns of the one before it, if it has fewer by itself. */
   private static Optional<Detected.Grid> asPartOf(Detected.Grid a, Detected.Grid b) {
-    return withColumnsOf(a, b).or(() -> GoingOn.cutAs(a, b));
+    return GoingOn.cutAs(a, b).or(() -> withColumnsOf(a, b));
   }
 
   /** A part of a table that leaves columns empty, with all columns of the part before it. */

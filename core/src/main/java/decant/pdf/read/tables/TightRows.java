@@ -37,8 +37,7 @@ final class TightRows {
           return before.stream()
               .filter(k -> k.spans() || before.size() == 1)
               .allMatch(k ->
-                  after.stream()
-                      .anyMatch(o -> o.left() == k.left() && o.right() == k.right()));
+                  after.stream().anyMatch(o -> o.left() == k.left() && o.right() == k.right()));
         });
   }
 
