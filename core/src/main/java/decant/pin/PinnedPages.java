@@ -228,9 +228,12 @@ public final class PinnedPages {
     return out;
   }
 
-  /** The pages that were kept as pictures though they have text. */
+  /** What is told of pages that are kept as pictures though they have text. */
+  private static final Set<Kind> KEPT_AS_PICTURES =
+      EnumSet.of(Kind.SCANNED_PAGE, Kind.PAGE_KEPT_WHOLE);
+
   private static Set<Integer> textless(TakenIn taken) {
-    return pages(taken, f -> f.kind() == Kind.SCANNED_PAGE && f.severity() == Severity.LOSS);
+    return pages(taken, f -> KEPT_AS_PICTURES.contains(f.kind()) && f.severity() == Severity.LOSS);
   }
 
   private static Set<Integer> pages(TakenIn taken, Predicate<Finding> which) {
@@ -284,10 +287,10 @@ public final class PinnedPages {
     pages.forEach(p -> numbers.add(p.index()));
     var findings = new ArrayList<Finding>();
     for (Finding f : taken.findings()) {
-      boolean shown =
-          SHOWN_AGAIN.contains(f.kind())
-              && f.source().filter(s -> numbers.contains(s.page())).isPresent();
-      if (!shown) {
+      boolean onPinned = f.source().filter(s -> numbers.contains(s.page())).isPresent();
+      if (onPinned && f.kind() == Kind.PAGE_KEPT_WHOLE) {
+        findings.add(f.as(Severity.DOUBT)); // nothing is gone now, but the fault is told
+      } else if (!onPinned || !SHOWN_AGAIN.contains(f.kind())) {
         findings.add(f);
       }
     }

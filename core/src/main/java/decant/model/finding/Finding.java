@@ -49,6 +49,7 @@ public record Finding(
     SOURCE_LOCKED("finding.source-locked"),
     SOURCE_LIMITED("finding.source-limited"),
     RUNNING_TEXT_SET_APART("finding.running-text-set-apart"),
+    PAGE_KEPT_WHOLE("finding.page-kept-whole"),
     PAGE_PINNED("finding.page-pinned");
 
     private final String label;
@@ -111,6 +112,11 @@ public record Finding(
   public static Finding of(Kind kind, Severity severity, String message, NodeId node) {
     return new Finding(
         kind, severity, message, Optional.empty(), Optional.of(node), Optional.empty());
+  }
+
+  /** The same, of another severity. */
+  public Finding as(Severity other) {
+    return new Finding(kind, other, message, source, node, remedy);
   }
 
   public static Finding general(Kind kind, Severity severity, String message) {

@@ -99,11 +99,10 @@ public final class PdfReader {
       try {
         return new PdfReader(request, pdf, whole).run();
       } catch (PageFaults e) {
-        if (!whole.keySet().containsAll(e.byPage().keySet())) {
-          e.byPage().forEach((page, thrown) -> whole.putIfAbsent(page, fault(thrown)));
-          continue;
+        if (whole.keySet().containsAll(e.byPage().keySet())) {
+          throw e;
         }
-        throw e;
+        e.byPage().forEach((page, thrown) -> whole.computeIfAbsent(page, k -> fault(thrown)));
       } catch (RuntimeException | StackOverflowError e) {
         if (whole.size() == pdf.getNumberOfPages()) {
           throw e;

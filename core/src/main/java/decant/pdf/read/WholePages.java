@@ -27,15 +27,28 @@ final class WholePages {
 
   /** Why a page is kept whole. */
   sealed interface Why {
+    /** What the page is told to be, if all of it could be kept. */
+    Finding.Kind kind();
+
     /** Its text lies in more pieces than lines can be made of. */
-    record Scattered() implements Why {}
+    record Scattered() implements Why {
+      @Override
+      public Finding.Kind kind() {
+        return Finding.Kind.SCANNED_PAGE;
+      }
+    }
 
     /**
      * Telling it apart failed by a fault of ours.
      *
      * @param number under which the log has it
      */
-    record Fault(String number) implements Why {}
+    record Fault(String number) implements Why {
+      @Override
+      public Finding.Kind kind() {
+        return Finding.Kind.PAGE_KEPT_WHOLE;
+      }
+    }
   }
 
   /** A page with nothing but a drawing of all that it shows, which is told. */
@@ -45,7 +58,7 @@ final class WholePages {
     pages.add(page.number());
     findings.add(
         Finding.general(
-                kept.isPresent() ? Finding.Kind.SCANNED_PAGE : Finding.Kind.CONTENT_LEFT_OUT,
+                kept.isPresent() ? why.kind() : Finding.Kind.CONTENT_LEFT_OUT,
                 Finding.Severity.LOSS,
                 said(why, page.number() + 1, kept.isPresent()))
             .from(page.number(), all));

@@ -49,7 +49,7 @@ class FaultsOnPagesTest {
     int pages = taken.origin().pages();
     assertThat(pages).isGreaterThan(2);
     List<Finding> told =
-        taken.findings().stream().filter(f -> f.kind() == Finding.Kind.SCANNED_PAGE).toList();
+        taken.findings().stream().filter(f -> f.kind() == Finding.Kind.PAGE_KEPT_WHOLE).toList();
     assertThat(told).hasSize(pages);
     assertThat(told)
         .allSatisfy(f -> {
@@ -77,6 +77,12 @@ class FaultsOnPagesTest {
     assertThat(judged.findings().stream().filter(f -> f.kind() == Finding.Kind.PAGE_PINNED))
         .hasSize(taken.origin().pages())
         .allSatisfy(f -> assertThat(f.message()).contains("could not be told apart"));
+    assertThat(judged.findings().stream().filter(f -> f.kind() == Finding.Kind.PAGE_KEPT_WHOLE))
+        .hasSize(taken.origin().pages())
+        .allSatisfy(f -> {
+          assertThat(f.severity()).isEqualTo(Finding.Severity.DOUBT);
+          assertThat(f.message()).contains("fault in Decant").containsPattern("number [0-9a-f]{8}");
+        });
   }
 
   @Test

@@ -103,20 +103,10 @@ public final class AlignedTables {
                 .mapToObj(c -> WhiteColumns.ofColumn(line.words().get(c), c))
                 .toList()
             : white.chunks(line);
-    if (titles.size() != columns.size()
-        || columns.size() < TableThresholds.Registers.COLUMNS
-        || !near(k, k)
-        || line.pieces().stream().anyMatch(p -> p.text().strip().endsWith("."))) {
-      return false;
-    }
-    for (int c = 0; c < columns.size(); c++) {
-      WhiteColumns.Chunk w = titles.get(c);
-      double near = TableThresholds.WhiteColumns.EDGE * line.size();
-      if (w.spans() || !columns.get(c).standsAs(w.left(), w.right(), near)) {
-        return false;
-      }
-    }
-    return true;
+    return columns.size() >= TableThresholds.Registers.COLUMNS
+        && near(k, k)
+        && line.pieces().stream().noneMatch(p -> p.text().strip().endsWith("."))
+        && TightRows.isOneEach(titles, white, TableThresholds.WhiteColumns.EDGE * line.size());
   }
 
   private double gap(int k) {

@@ -11,7 +11,6 @@ import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Stream;
 
 /**
  * Tables whose rows are told apart by shaded bars, by lines from side to side, or by the white
@@ -26,15 +25,15 @@ public final class BandedTables {
   public static Result of(ScannedPage page, List<TextLine> lines) {
     var tables = new ArrayList<Detected.Grid>();
     Set<TextLine> taken = Collections.newSetFromMap(new IdentityHashMap<>());
-    List<RowBands.Stack> painted = RowBands.of(page, lines);
-    for (RowBands.Stack s :
-        Stream.concat(painted.stream(), WhiteBands.of(lines).stream()).toList()) {
+    List<RowBands.Stack> stacks = new ArrayList<>(RowBands.of(page, lines));
+    stacks.addAll(WhiteBands.of(lines));
+    for (RowBands.Stack s : stacks) {
       if (s.rows().stream().flatMap(List::stream).anyMatch(taken::contains)) {
         continue;
       }
       List<List<RowLine>> rows = s.rows().stream().map(RowLine::of).toList();
       List<RowLine> whole = rows.stream().map(RowLine::stacked).toList();
-      Optional<WhiteColumns> blank = painted.contains(s) ? ofHead(s, whole) : Optional.empty();
+      Optional<WhiteColumns> blank = ofHead(s, whole);
       WhiteColumns columns = blank.orElseGet(() -> WhiteColumns.ofRows(whole));
       if (blank.isPresent() || isTable(rows, whole, columns)) {
         s.rows().forEach(taken::addAll);
@@ -61,19 +60,16 @@ public final class BandedTables {
     double near = TableThresholds.WhiteColumns.EDGE * head.size();
     double wide = TableThresholds.WhiteColumns.ALONE * head.size();
     List<RowLine.Span> titles = head.parts(wide);
-    if (rows.size() < TableThresholds.AlignedTables.MIN_ROWS
-        || titles.size() < TableThresholds.Registers.COLUMNS) {
-      return Optional.empty();
-    }
-    double second = titles.get(1).left() - near;
-    boolean blank =
-        rows.stream()
-            .skip(1)
-            .allMatch(r -> Math.abs(r.left() - head.left()) < near && r.right() < second);
     var edges = new ArrayList<Double>();
     edges.add(s.left());
     titles.stream().skip(1).forEach(t -> edges.add(t.left() - near));
     edges.add(s.right());
+    boolean blank =
+        rows.size() >= TableThresholds.AlignedTables.MIN_ROWS
+            && titles.size() >= TableThresholds.Registers.COLUMNS
+            && rows.stream()
+                .skip(1)
+                .allMatch(r -> Math.abs(r.left() - head.left()) < near && r.right() < edges.get(1));
     return blank ? Optional.of(WhiteColumns.ruled(rows, edges)) : Optional.empty();
   }
 

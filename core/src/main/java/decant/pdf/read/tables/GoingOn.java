@@ -4,7 +4,7 @@ import decant.pdf.read.detected.Detected;
 import decant.pdf.read.detected.Detected.DetectedCell;
 import decant.pdf.read.page.TextLine;
 import java.util.ArrayList;
-import java.util.Arrays;
+import java.util.DoubleSummaryStatistics;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
@@ -46,34 +46,28 @@ public final class GoingOn {
   /** The columns of a table, if white parts the texts of all of them from top to bottom. */
   private static Optional<WhiteColumns> columns(Detected.Grid g) {
     int n = g.columns().size();
-    double[] left = new double[n];
-    double[] right = new double[n];
-    Arrays.fill(left, Double.MAX_VALUE);
-    Arrays.fill(right, -Double.MAX_VALUE);
+    List<DoubleSummaryStatistics> reach =
+        IntStream.range(0, n).mapToObj(c -> new DoubleSummaryStatistics()).toList();
     var texts = new ArrayList<TextLine>();
     for (List<DetectedCell> row : g.rows()) {
       int c = 0;
       for (DetectedCell cell : row) {
         if (cell.columnSpan() == 1 && c < n) {
           for (TextLine l : cell.lines()) {
-            left[c] = Math.min(left[c], l.box().x());
-            right[c] = Math.max(right[c], l.box().right());
+            reach.get(c).accept(l.box().x());
+            reach.get(c).accept(l.box().right());
             texts.add(l);
           }
         }
         c += cell.columnSpan();
       }
     }
-    if (IntStream.range(0, n).anyMatch(c -> c + 1 < n && !(right[c] < left[c + 1]))) {
-      return Optional.empty(); // or one of them has no text
+    if (reach.stream().anyMatch(r -> r.getCount() == 0)) {
+      return Optional.empty(); // where it is, nothing tells
     }
-    var edges = new ArrayList<Double>();
-    edges.add(left[0]);
-    for (int c = 1; c < n; c++) {
-      edges.add((right[c - 1] + left[c]) / 2);
-    }
-    edges.add(right[n - 1]);
-    return Optional.of(WhiteColumns.ruled(RowLine.of(texts), edges));
+    List<RowLine.Span> spans =
+        reach.stream().map(r -> new RowLine.Span(r.getMin(), r.getMax())).toList();
+    return RowLine.edges(spans, 0.5).map(xs -> WhiteColumns.ruled(RowLine.of(texts), xs));
   }
 
   private Optional<List<List<DetectedCell>>> rows(Detected.Grid table) {
@@ -99,17 +93,12 @@ public final class GoingOn {
 
   /** Whether a row is one text that begins where the first column does, as heads of groups do. */
   private boolean isHead(List<DetectedCell> row) {
-    List<DetectedCell> filled = row.stream().filter(c -> !c.lines().isEmpty()).toList();
-    return filled.size() == 1
-        && filled.getFirst() == row.getFirst()
-        && filled.getFirst().lines().size() == 1
-        && columns
-            .columns()
-            .getFirst()
-            .hasEdge(
-                filled.getFirst().lines().getFirst().box().x(),
-                Double.NaN,
-                TableThresholds.WhiteColumns.EDGE * filled.getFirst().lines().getFirst().size());
+    List<TextLine> lines = row.stream().flatMap(c -> c.lines().stream()).toList();
+    if (lines.size() != 1 || row.getFirst().lines().isEmpty()) {
+      return false;
+    }
+    double off = lines.getFirst().box().x() - columns.columns().getFirst().left();
+    return Math.abs(off) < TableThresholds.WhiteColumns.EDGE * lines.getFirst().size();
   }
 
   private boolean fits(RowLine l) {

@@ -6,6 +6,7 @@ import decant.pdf.read.page.TextLine;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.IntStream;
 
 /**
@@ -106,6 +107,26 @@ record RowLine(List<TextLine> pieces, List<Word> words) {
 
   /** From the left edge of what stands together in a line to its right edge. */
   record Span(double left, double right) {}
+
+  /**
+   * Where columns end, outer sides too, by where their texts do; empty if texts of two overlap.
+   *
+   * @param share of the white between two texts that is left of the edge
+   */
+  static Optional<List<Double>> edges(List<Span> texts, double share) {
+    var out = new ArrayList<Double>();
+    out.add(texts.getFirst().left());
+    for (int c = 1; c < texts.size(); c++) {
+      double end = texts.get(c - 1).right();
+      double begin = texts.get(c).left();
+      if (end >= begin) {
+        return Optional.empty();
+      }
+      out.add(end + (begin - end) * share);
+    }
+    out.add(texts.getLast().right());
+    return Optional.of(out);
+  }
 
   /** What gaps of a width at least part, in points. */
   List<Span> parts(double wide) {

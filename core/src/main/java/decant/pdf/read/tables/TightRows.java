@@ -1,7 +1,6 @@
 package decant.pdf.read.tables;
 
 import decant.pdf.read.lines.Regions;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
@@ -22,7 +21,8 @@ final class TightRows {
   /** A table, with columns that little room parts too, unless they would part heads of groups. */
   static AlignedTables.Found table(List<RowLine> lines, WhiteColumns columns) {
     WhiteColumns tight = columns.tightened(lines);
-    return new AlignedTables.Found(lines, keep(lines, columns, tight) ? tight : columns);
+    boolean other = tight != columns && keep(lines, columns, tight);
+    return new AlignedTables.Found(lines, other ? tight : columns);
   }
 
   /**
@@ -50,7 +50,21 @@ final class TightRows {
    */
   static AlignedTables.Found with(
       List<RowLine> lines, int from, int floor, AlignedTables.Found table) {
-    return cut(table).map(c -> new TightRows(lines, c).grown(from, floor, table)).orElse(table);
+    int end = from + table.lines().size();
+    boolean near =
+        from > floor && isNear(lines, from - 1, from)
+            || end < lines.size() && isNear(lines, end, end - 1);
+    return near
+        ? cut(table).map(c -> new TightRows(lines, c).grown(from, floor, table)).orElse(table)
+        : table;
+  }
+
+  /** Whether a line stands as near to the next as rows of one table do. */
+  private static boolean isNear(List<RowLine> lines, int k, int next) {
+    RowLine l = lines.get(k);
+    double gap = Math.abs(lines.get(next).baseline() - l.baseline());
+    return gap <= TableThresholds.AlignedTables.LONE * l.size()
+        && !RowLine.isOtherSize(l.size(), lines.get(next).size());
   }
 
   private AlignedTables.Found grown(int from, int floor, AlignedTables.Found table) {
@@ -78,15 +92,16 @@ final class TightRows {
 
   private boolean isRow(int k, int next) {
     RowLine l = lines.get(k);
-    double gap = Math.abs(lines.get(next).baseline() - l.baseline());
-    double near = TableThresholds.TightRows.EDGE * l.size();
-    List<WhiteColumns.Chunk> chunks = columns.chunks(l);
-    return gap <= TableThresholds.AlignedTables.LONE * l.size()
-        && !RowLine.isOtherSize(l.size(), lines.get(next).size())
-        && chunks.size() == columns.columns().size()
-        && IntStream.range(0, chunks.size())
+    return isNear(lines, k, next)
+        && isOneEach(columns.chunks(l), columns, TableThresholds.TightRows.EDGE * l.size());
+  }
+
+  /** Whether there is one part in each column, which stands there as others do. */
+  static boolean isOneEach(List<WhiteColumns.Chunk> parts, WhiteColumns columns, double near) {
+    return parts.size() == columns.columns().size()
+        && IntStream.range(0, parts.size())
             .allMatch(c -> {
-              WhiteColumns.Chunk here = chunks.get(c);
+              WhiteColumns.Chunk here = parts.get(c);
               return here.first() == c
                   && !here.spans()
                   && columns.columns().get(c).standsAs(here.left(), here.right(), near);
@@ -99,18 +114,10 @@ final class TightRows {
     if (all.size() < TableThresholds.Registers.COLUMNS) {
       return Optional.empty();
     }
-    var edges = new ArrayList<Double>();
-    edges.add(all.getFirst().left());
-    for (int c = 1; c < all.size(); c++) {
-      double end = all.get(c - 1).right();
-      double begin = all.get(c).left();
-      if (end >= begin) {
-        return Optional.empty();
-      }
-      edges.add(begin - (begin - end) / 100); // other cells may be longer
-    }
-    edges.add(all.getLast().right());
-    return Optional.of(WhiteColumns.ruled(table.lines(), edges))
+    // Other cells may be longer: nearly all of the white is theirs.
+    return RowLine.edges(
+            all.stream().map(c -> new RowLine.Span(c.left(), c.right())).toList(), 0.99)
+        .map(xs -> WhiteColumns.ruled(table.lines(), xs))
         .filter(c -> keep(table.lines(), table.columns(), c));
   }
 }

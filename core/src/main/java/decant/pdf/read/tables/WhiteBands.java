@@ -83,20 +83,14 @@ final class WhiteBands {
   /**
    * Lines with more white above and below them than between them.
    *
+   * @param whole all of them as one
    * @param parts what stands apart in them from left to right
    */
-  private record Block(List<TextLine> lines, List<RowLine.Span> parts) {
+  private record Block(List<TextLine> lines, RowLine whole, List<RowLine.Span> parts) {
     static Block of(List<TextLine> lines) {
-      RowLine whole = whole(lines);
-      return new Block(lines, whole.parts(TableThresholds.WhiteColumns.SURELY * whole.size()));
-    }
-
-    private static RowLine whole(List<TextLine> lines) {
-      return RowLine.stacked(RowLine.of(lines));
-    }
-
-    RowLine whole() {
-      return whole(lines);
+      RowLine whole = RowLine.stacked(RowLine.of(lines));
+      double wide = TableThresholds.WhiteColumns.SURELY * whole.size();
+      return new Block(lines, whole, whole.parts(wide));
     }
 
     boolean isRow() {
@@ -268,7 +262,7 @@ final class WhiteBands {
   /** Rows below the others that leave columns empty, as those of sums do. */
   private static List<Block> sums(List<Block> run, List<Block> after) {
     WhiteColumns columns = WhiteColumns.ofRows(run.stream().map(Block::whole).toList());
-    return after.stream().takeWhile(b -> b.parts.size() > 1 && columns.fits(b.whole())).toList();
+    return after.stream().takeWhile(b -> b.parts.size() > 1 && columns.fits(b.whole)).toList();
   }
 
   /**
