@@ -65,7 +65,8 @@ class ArchitectureTest {
     out.put("picture", List.of("words", "work", "model..", "text"));
     // What is published is seen through its pages alone, not through how they were laid out.
     List<String> published = and(content, "publication", "layout.item");
-    out.put("paint", and(published, "layout.pages", "picture"));
+    out.put("pdf.open", List.of());
+    out.put("paint", and(published, "layout.pages", "picture", "pdf.open"));
     out.put("clip", List.of("words", "work", "model..", "text", "picture"));
     out.put("mark", List.of("words", "io", "model..", "picture"));
     out.put("reading", List.of("words", "io", "work", "model..", "text"));
@@ -190,7 +191,7 @@ class ArchitectureTest {
       "document",
       "report"
     };
-    List<String> so = and(readers, "pdf.content");
+    List<String> so = and(readers, "pdf.content", "pdf.open");
     for (String stage : stages) {
       out.put(
           "pdf.read." + stage,
@@ -209,7 +210,7 @@ class ArchitectureTest {
     List<String> file = and(pages, "pdf.choices", "pdf.file");
     out.put("pdf.write.fonts", file);
     out.put("pdf.write.pictures", file);
-    out.put("pdf.kept", and(published, "layout.label", "pdf.content"));
+    out.put("pdf.kept", and(published, "layout.label", "pdf.content", "pdf.open"));
     out.put(
         "pdf.write",
         and(
@@ -246,6 +247,7 @@ class ArchitectureTest {
             "text",
             "io",
             "reading",
+            "pdf.open",
             "pdf.content",
             "pdf.file",
             "pdf.read.page",
@@ -326,6 +328,7 @@ class ArchitectureTest {
             "picture",
             "publication",
             "paint",
+            "pdf.open",
             "reading",
             "format",
             "convert"));

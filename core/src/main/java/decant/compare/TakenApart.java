@@ -7,6 +7,7 @@ import decant.layout.Layout;
 import decant.paint.TextlessPages;
 import decant.paint.TextlessPdf;
 import decant.paint.TextlessPublication;
+import decant.pdf.open.SourceParser;
 import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
 import decant.reading.TakenIn;
@@ -14,8 +15,6 @@ import decant.work.Deadline;
 import decant.work.Faults;
 import java.io.IOException;
 import java.util.Optional;
-import org.apache.pdfbox.Loader;
-import org.apache.pdfbox.io.IOUtils;
 import org.apache.pdfbox.pdmodel.PDDocument;
 
 /** A file as it is compared: what it says, and what its pages show besides. */
@@ -60,11 +59,7 @@ public final class TakenApart implements AutoCloseable {
 
   private static Optional<PDDocument> opened(ReadRequest request) {
     try {
-      return Optional.of(
-          Loader.loadPDF(
-              request.file().toFile(),
-              request.password().orElse(""),
-              IOUtils.createTempFileOnlyStreamCache()));
+      return Optional.of(SourceParser.open(request.file(), request.password().orElse("")));
     } catch (IOException e) {
       Faults.mended("opening a file to paint it", e);
       return Optional.empty();

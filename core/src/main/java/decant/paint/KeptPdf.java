@@ -1,8 +1,8 @@
 package decant.paint;
 
+import decant.pdf.open.SourceParser;
 import decant.publication.KeptPage;
 import java.io.IOException;
-import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 
 /** Opens the PDFs that pages are kept of. */
@@ -12,8 +12,8 @@ public final class KeptPdf {
   /** Opens one, to be closed by the caller. */
   public static PDDocument open(KeptPage.Source source) throws IOException {
     return switch (source) {
-      case KeptPage.InFile f -> Loader.loadPDF(f.file().toFile(), f.password());
-      case KeptPage.InMemory m -> Loader.loadPDF(m.pdf().bytes());
+      case KeptPage.InFile f -> SourceParser.open(f.file(), f.password());
+      case KeptPage.InMemory m -> SourceParser.open(m.pdf().bytes());
     };
   }
 }

@@ -1,5 +1,6 @@
 package decant.paint;
 
+import decant.pdf.open.SourceParser;
 import decant.picture.StandInFonts;
 import decant.work.Faults;
 import java.awt.Color;
@@ -8,8 +9,6 @@ import java.awt.RenderingHints;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.nio.file.Path;
-import org.apache.pdfbox.Loader;
-import org.apache.pdfbox.io.IOUtils;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.rendering.PDFRenderer;
@@ -31,8 +30,7 @@ public final class PdfPictures implements AutoCloseable {
 
   /** Opens a file. @throws IOException if it cannot be read, or the password is not its */
   public static PdfPictures open(Path file, String password) throws IOException {
-    return new PdfPictures(
-        Loader.loadPDF(file.toFile(), password, IOUtils.createTempFileOnlyStreamCache()));
+    return new PdfPictures(SourceParser.open(file, password));
   }
 
   public int count() {

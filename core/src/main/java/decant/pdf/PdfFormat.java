@@ -26,8 +26,12 @@ public final class PdfFormat implements FormatService {
           Format.Family.PAGES,
           "application/pdf",
           List.of("pdf"),
-          // ISO 32000-1 Annex H: the header may stand anywhere in the first 1,024 bytes.
-          c -> c.head().substring(0, Math.min(c.head().length(), HEADER_WITHIN)).contains("%PDF-"),
+          // ISO 32000-1 Annex H: the header may stand anywhere in the first 1,024 bytes. Of a file
+          // that is named as a PDF, more may have been put before it.
+          c -> {
+            int at = c.head().indexOf("%PDF-");
+            return at >= 0 && (at < HEADER_WITHIN || c.extension().equals("pdf"));
+          },
           EnumSet.of(
               Format.Holding.ATTACHED_FILES,
               Format.Holding.FORM_FIELDS,

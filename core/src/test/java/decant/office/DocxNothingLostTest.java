@@ -88,6 +88,44 @@ class DocxNothingLostTest extends MadeDocx {
     stays("<w:p><w:r>" + within.formatted(TEXT) + "</w:r></w:p>");
   }
 
+  /** §17.16.18 asks for an end of each field; one without would take in all that follows. */
+  @Test
+  void aFieldWithoutAnEndHidesNoText() throws IOException {
+    String begin =
+        "<w:r><w:fldChar w:fldCharType=\"begin\"/><w:instrText>REF a</w:instrText></w:r>";
+    stays("<w:p>" + begin + RUN + "</w:p>");
+    stays("<w:p>" + begin + "</w:p><w:p>" + RUN + "</w:p>");
+    stays("<w:p>" + begin.repeat(100) + "</w:p><w:p>" + RUN + "</w:p>");
+    Document d =
+        read("<w:p>" + begin + RUN + "</w:p><w:p>" + begin + RUN.replace("14", "15") + "</w:p>");
+    assertThat(d.paragraphs().stream().map(Paragraph::text)).containsExactly(TEXT, "Berth 15");
+  }
+
+  /** An instruction may go on over paragraphs, and hold the result of another field. */
+  @Test
+  void whatAFieldAsksForIsNotShown() throws IOException {
+    String mark = "<w:r><w:fldChar w:fldCharType=\"%s\"/></w:r>";
+    String asked = "<w:r><w:instrText>%s</w:instrText></w:r>";
+    Document d =
+        read(
+            "<w:p>"
+                + mark.formatted("begin")
+                + asked.formatted("IF ")
+                + mark.formatted("begin")
+                + asked.formatted("DOCPROPERTY Berth")
+                + mark.formatted("separate")
+                + RUN
+                + mark.formatted("end")
+                + "</w:p><w:p>"
+                + asked.formatted(" = 14 yes no")
+                + mark.formatted("separate")
+                + "<w:r><w:t>yes</w:t></w:r>"
+                + mark.formatted("end")
+                + "</w:p>");
+    assertThat(d.paragraphs().getFirst().text()).doesNotContain(TEXT);
+    assertThat(d.paragraphs().getLast().text()).contains("yes");
+  }
+
   /** Where paragraphs may stand. */
   static Stream<String> aroundParagraphs() {
     String cell = "<w:tc><w:tcPr/>%s</w:tc>";

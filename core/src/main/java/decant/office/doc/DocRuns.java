@@ -135,7 +135,9 @@ final class DocRuns {
         case 0x1F -> plain.append('\u00AD');
         case DocFields.BEGIN -> {
           add(plain, look);
-          fields.begin();
+          if (shared.fieldEnds.has(run.getStartOffset() + k)) {
+            fields.begin();
+          }
         }
         case DocFields.SEPARATOR -> {
           add(plain, look);

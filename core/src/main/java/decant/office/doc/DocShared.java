@@ -36,6 +36,7 @@ final class DocShared {
   final DocParagraphs paragraphs;
   final DocComments comments;
   final DocDrawings drawings;
+  final DocFieldEnds fieldEnds;
 
   /** The characters that mark notes by signs of their own, rather than by a number. */
   final Set<Integer> signed = new HashSet<>();
@@ -59,6 +60,7 @@ final class DocShared {
     this.paragraphs = new DocParagraphs(file, head);
     this.comments = new DocComments(file, head);
     this.drawings = new DocDrawings(file, head);
+    this.fieldEnds = new DocFieldEnds(file.getText());
     for (Notes notes : List.of(file.getFootnotes(), file.getEndnotes())) {
       for (int k = 0; k < notes.getNotesCount(); k++) {
         int at = notes.getNoteAnchorPosition(k);

@@ -15,6 +15,7 @@ import decant.office.field.FormPlace;
 import decant.office.xml.Element;
 import decant.office.xml.XmlParts;
 import java.util.ArrayDeque;
+import java.util.ArrayList;
 import java.util.Deque;
 import java.util.List;
 import java.util.Map;
@@ -32,6 +33,7 @@ final class FieldReader {
   private static final class Open {
     final StringBuilder instruction = new StringBuilder();
     final StringBuilder shown = new StringBuilder();
+    final List<Inline> asked = new ArrayList<>(); // text where only an instruction should stand
     final Optional<Link> outer;
     final Element mark;
     final Optional<Element> rPr;
@@ -175,6 +177,9 @@ final class FieldReader {
   boolean takesAsText(String text, Look look) {
     for (Open f : open) {
       if (!f.inResult) {
+        if (f == open.element()) {
+          f.asked.add(new Inline.Text(text, look));
+        }
         return false;
       }
       if (f.form.isPresent()) {
@@ -236,8 +241,19 @@ final class FieldReader {
         new Kept(DocxLooks.FORMAT, run(Optional.empty(), mark("end"))), "", f.look);
   }
 
-  /** A computed field ends with its paragraph, whatever the file says. */
+  /**
+   * A computed field ends with its paragraph, whatever the file says, and so does one that has
+   * neither result nor end where text follows: it would hide all that comes.
+   */
   void endParagraph(List<Inline> out) {
+    if (!open.isEmpty() && !open.element().asked.isEmpty()) {
+      int at = out.size();
+      while (!open.isEmpty() && !open.element().inResult) {
+        Open f = open.pop();
+        out.addAll(at, f.asked);
+        link = f.outer;
+      }
+    }
     while (!open.isEmpty() && open.element().computed().isPresent()) {
       end(out);
     }

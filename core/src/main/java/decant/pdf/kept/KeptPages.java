@@ -14,6 +14,7 @@ import decant.model.finding.Finding.SourcePlace;
 import decant.model.look.ListDefinition.NumberFormat;
 import decant.model.look.Media;
 import decant.model.look.MediaId;
+import decant.pdf.open.SourceParser;
 import decant.publication.KeptPage;
 import decant.publication.PageSink;
 import decant.publication.Publication;
@@ -31,7 +32,6 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.IntStream;
-import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotation;
@@ -107,7 +107,7 @@ public final class KeptPages implements Publication {
       throws IOException {
     var sheets = new ArrayList<Sheet>();
     var leftOut = new ArrayList<String>();
-    try (PDDocument pdf = Loader.loadPDF(file.toFile(), password)) {
+    try (PDDocument pdf = SourceParser.open(file, password)) {
       if (!pdf.getSignatureDictionaries().isEmpty()) {
         leftOut.add(WORDS.say("kept-pages.signatures"));
       }

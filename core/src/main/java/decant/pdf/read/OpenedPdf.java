@@ -1,5 +1,7 @@
 package decant.pdf.read;
 
+import decant.pdf.open.SourceDocument;
+import decant.pdf.open.SourceParser;
 import decant.picture.StandInFonts;
 import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
@@ -8,9 +10,6 @@ import decant.work.Faults;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.Objects;
-import org.apache.pdfbox.Loader;
-import org.apache.pdfbox.io.IOUtils;
-import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.encryption.InvalidPasswordException;
 
 /** Opens PDF files; what stands against it is told in the person's words. */
@@ -26,7 +25,7 @@ public final class OpenedPdf {
   /** What is done with a file while it is open. */
   @FunctionalInterface
   public interface Use<T> {
-    T of(PDDocument pdf) throws ReadProblem, IOException;
+    T of(SourceDocument pdf) throws ReadProblem, IOException;
   }
 
   /**
@@ -44,16 +43,16 @@ public final class OpenedPdf {
    * @throws ReadProblem if it cannot be read
    */
   public static <T> T in(byte[] pdf, Use<T> use) throws ReadProblem {
-    return in(() -> Loader.loadPDF(pdf), ReadRequest.of(Path.of("")), use);
+    return in(() -> SourceParser.open(pdf), ReadRequest.of(Path.of("")), use);
   }
 
   /** Opens a file. */
   private interface Opening {
-    PDDocument open() throws IOException;
+    SourceDocument open() throws IOException;
   }
 
   private static <T> T in(Opening opening, ReadRequest request, Use<T> use) throws ReadProblem {
-    try (PDDocument pdf = opening.open()) {
+    try (SourceDocument pdf = opening.open()) {
       if (pdf.getNumberOfPages() > request.limits().pages()) {
         throw new ReadProblem(
             ReadProblem.Kind.TOO_LARGE,
@@ -102,15 +101,9 @@ public final class OpenedPdf {
     }
   }
 
-  static PDDocument open(ReadRequest request) throws IOException {
+  static SourceDocument open(ReadRequest request) throws IOException {
     try {
-      PDDocument pdf =
-          Loader.loadPDF(
-              request.file().toFile(),
-              request.password().orElse(""),
-              IOUtils.createTempFileOnlyStreamCache());
-      pdf.getNumberOfPages(); // a damaged list of pages shows here
-      return pdf;
+      return SourceParser.open(request.file(), request.password().orElse(""));
     } catch (RuntimeException | StackOverflowError e) {
       Faults.mended("opening a PDF", e);
       throw new Unopened(e);

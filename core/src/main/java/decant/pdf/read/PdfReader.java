@@ -3,6 +3,7 @@ package decant.pdf.read;
 import decant.model.Document;
 import decant.model.Metadata;
 import decant.model.finding.Finding;
+import decant.pdf.open.SourceDocument;
 import decant.pdf.read.beside.FloatedPictures;
 import decant.pdf.read.beside.RunningTexts;
 import decant.pdf.read.blocks.ContentsPages;
@@ -68,7 +69,8 @@ public final class PdfReader {
   private static final Words WORDS = Words.of(PdfReader.class);
 
   private final ReadRequest request;
-  private final PDDocument pdf;
+  private final SourceDocument pdf;
+  private final SourceDamage damage;
   private final FileFonts fonts = new FileFonts();
   private final List<Finding> findings = new ArrayList<>();
   private final PdfLinks links;
@@ -79,9 +81,10 @@ public final class PdfReader {
   /**
    * @param whole pages that are not to be told apart, by their index from 0
    */
-  private PdfReader(ReadRequest request, PDDocument pdf, Map<Integer, WholePages.Why> whole) {
+  private PdfReader(ReadRequest request, SourceDocument pdf, Map<Integer, WholePages.Why> whole) {
     this.request = request;
     this.pdf = pdf;
+    this.damage = new SourceDamage(pdf);
     this.links = new PdfLinks(pdf);
     this.whole = whole;
     this.wholePages = new WholePages(new DrawingCutter(pdf));
@@ -93,7 +96,8 @@ public final class PdfReader {
   }
 
   /** Where telling pages apart fails by a fault of ours, they are kept whole: no file is lost. */
-  private static TakenIn read(ReadRequest request, PDDocument pdf) throws ReadProblem, IOException {
+  private static TakenIn read(ReadRequest request, SourceDocument pdf)
+      throws ReadProblem, IOException {
     var whole = new HashMap<Integer, WholePages.Why>();
     while (true) {
       try {
@@ -209,6 +213,7 @@ public final class PdfReader {
             "pdf", pages.size(), properties(), fonts(book), maker.places(), maker.breaks());
     findings.addAll(links.findings());
     findings.addAll(Scripts.in(pdf));
+    findings.addAll(damage.findings());
     guarded().ifPresent(findings::addFirst);
     return new TakenIn(d, findings, origin);
   }
@@ -296,7 +301,7 @@ public final class PdfReader {
 
   private DetectedDrawings.Result drawingsCut(List<ScannedPage> pages) throws ReadProblem {
     return DetectedDrawings.asPictures(
-        pages, new SideBySide(request, pdf, () -> OpenedPdf.open(request)));
+        pages, new SideBySide(request, pdf, () -> damage.again(request)));
   }
 
   /**
@@ -330,7 +335,7 @@ public final class PdfReader {
 
   private List<ScannedPage> scan() throws ReadProblem, IOException {
     PageScans.Result scanned =
-        new PageScans(request, pdf, links, () -> OpenedPdf.open(request)).all();
+        new PageScans(request, pdf, links, () -> damage.again(request)).all();
     fonts.add(scanned.fonts());
     findings.addAll(scanned.findings());
     Map<SourceFace, SourceFace> heavier = Weights.standingOut(scanned.pages(), fonts);

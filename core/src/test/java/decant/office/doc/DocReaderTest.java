@@ -126,6 +126,30 @@ class DocReaderTest {
     assertThat(((Inline.Field) all.get(2)).shown()).isEqualTo("7");
   }
 
+  /** 2.8.25: a field has an end; one without would take in all that follows. */
+  @Test
+  void aFieldWithoutAnEndHidesNoText() throws Exception {
+    Document d =
+        taken(
+                new MadeDoc()
+                    .paragraph(
+                        0,
+                        "",
+                        new Run("\u0013", "5508 01"),
+                        run(" REF a "),
+                        new Run("\u0013", "5508 01"),
+                        run(" PAGE "),
+                        new Run("\u0014", "5508 01"),
+                        run("7"),
+                        new Run("\u0015", "5508 01"),
+                        run("\r"))
+                    .paragraph(0, "", run("Berth 14\r"))
+                    .section(A4))
+            .document();
+    assertThat(texts(d).getLast()).isEqualTo("Berth 14");
+    assertThat(d.paragraphs().getFirst().inlines().getLast()).isInstanceOf(Inline.Field.class);
+  }
+
   @Test
   void notesHeadersAndSections() throws Exception {
     Document d =

@@ -34,6 +34,7 @@ import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.font.PDFont;
+import org.apache.pdfbox.pdmodel.graphics.form.PDFormXObject;
 import org.apache.pdfbox.pdmodel.graphics.form.PDTransparencyGroup;
 import org.apache.pdfbox.pdmodel.graphics.image.PDImage;
 import org.apache.pdfbox.pdmodel.graphics.state.RenderingMode;
@@ -50,6 +51,7 @@ public final class PageScan extends PDFGraphicsStreamEngine {
   private int hidden;
   private final ReadPage content;
   private boolean running;
+  final ContentDamage damage = new ContentDamage();
 
   private final int number;
   private final LinkAreas links;
@@ -103,6 +105,7 @@ public final class PageScan extends PDFGraphicsStreamEngine {
 
   ScannedPage scan() throws IOException {
     try {
+      damage.absent(getPage());
       budget.content(getPage());
       processPage(content);
     } catch (PageBudget.Spent e) {
@@ -340,9 +343,7 @@ public final class PageScan extends PDFGraphicsStreamEngine {
   protected void processOperator(Operator operator, List<COSBase> operands) throws IOException {
     if (ReadPage.isAll(operator, operands) && !running) {
       running = true;
-      if (!content.run(this::processOperator)) {
-        budget.left();
-      }
+      damage.content(content.run(this::processOperator));
       return;
     }
     if (operator.getName().equals("Do")) {
@@ -360,6 +361,12 @@ public final class PageScan extends PDFGraphicsStreamEngine {
       budget.font(font);
     }
     super.processOperator(operator, operands);
+  }
+
+  @Override
+  public void showForm(PDFormXObject form) throws IOException {
+    damage.form(form.getCOSObject());
+    super.showForm(form);
   }
 
   /** Whether the page asked for more than is read of one page. */

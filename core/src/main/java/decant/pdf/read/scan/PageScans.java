@@ -61,25 +61,13 @@ public final class PageScans {
   private final List<LinkAreas> links = new ArrayList<>();
   private final AtomicInteger done = new AtomicInteger();
 
-  /**
-   * @throws ReadProblem if the file's list of pages is damaged
-   */
-  public PageScans(ReadRequest request, PDDocument pdf, PdfLinks links, Opener opener)
-      throws ReadProblem {
+  public PageScans(ReadRequest request, PDDocument pdf, PdfLinks links, Opener opener) {
     this.request = request;
     this.pdf = pdf;
     this.opener = opener;
     this.count = Math.min(pdf.getNumberOfPages(), request.firstPages());
     for (int k = 0; k < count; k++) {
-      this.links.add(links.of(page(k), k));
-    }
-  }
-
-  private PDPage page(int k) throws ReadProblem {
-    try {
-      return pdf.getPage(k);
-    } catch (IllegalStateException e) {
-      throw new ReadProblem(ReadProblem.Kind.DAMAGED, WORDS.say("page-scans.no-page", k + 1), e);
+      this.links.add(links.of(pdf.getPage(k), k));
     }
   }
 
@@ -182,6 +170,10 @@ public final class PageScans {
     }
     if (scan.isCut()) {
       String said = WORDS.say("page-scans.cut", k + 1);
+      to.add(found(Kind.CONTENT_LEFT_OUT, Severity.LOSS, said, k, whole(page)));
+    }
+    if (scan.damage.isFound()) {
+      String said = WORDS.say("page-scans.damaged", k + 1);
       to.add(found(Kind.CONTENT_LEFT_OUT, Severity.LOSS, said, k, whole(page)));
     }
   }

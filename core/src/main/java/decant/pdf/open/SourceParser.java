@@ -1,0 +1,112 @@
+package decant.pdf.open;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import org.apache.pdfbox.cos.COSBase;
+import org.apache.pdfbox.cos.COSDictionary;
+import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.cos.COSNumber;
+import org.apache.pdfbox.cos.COSObject;
+import org.apache.pdfbox.cos.COSObjectKey;
+import org.apache.pdfbox.cos.COSStream;
+import org.apache.pdfbox.io.IOUtils;
+import org.apache.pdfbox.io.RandomAccessRead;
+import org.apache.pdfbox.io.RandomAccessReadBuffer;
+import org.apache.pdfbox.io.RandomAccessReadBufferedFile;
+import org.apache.pdfbox.io.RandomAccessStreamCache.StreamCacheCreateFunction;
+import org.apache.pdfbox.pdfparser.PDFParser;
+
+/**
+ * Reads the objects of a PDF: streams whose length is no number to their end, and what is damaged
+ * beyond reading is noted, for the library leaves it out without a word.
+ */
+public final class SourceParser extends PDFParser {
+  private final Set<COSObjectKey> unread = ConcurrentHashMap.newKeySet();
+  private boolean rootless;
+
+  private SourceParser(RandomAccessRead source, String password, StreamCacheCreateFunction cache)
+      throws IOException {
+    super(source, password, null, null, cache);
+  }
+
+  /**
+   * Opens a file, to be closed by the caller.
+   *
+   * @param password empty for none
+   * @throws IOException if it cannot be read, or is locked with another password
+   */
+  public static SourceDocument open(Path file, String password) throws IOException {
+    return open(
+        new RandomAccessReadBufferedFile(file.toFile()),
+        password,
+        IOUtils.createTempFileOnlyStreamCache());
+  }
+
+  /** The same of a PDF in memory, which needs no password. */
+  public static SourceDocument open(byte[] pdf) throws IOException {
+    return open(new RandomAccessReadBuffer(pdf), "", IOUtils.createMemoryOnlyStreamCache());
+  }
+
+  private static SourceDocument open(
+      RandomAccessRead source, String password, StreamCacheCreateFunction cache)
+      throws IOException {
+    try {
+      return (SourceDocument) new SourceParser(source, password, cache).parse();
+    } catch (IOException | RuntimeException | StackOverflowError e) {
+      IOUtils.closeQuietly(source);
+      throw e;
+    }
+  }
+
+  /** Where no catalog can be read, an empty one stands for it: the pages may still be there. */
+  @Override
+  protected COSDictionary retrieveTrailer() throws IOException {
+    COSDictionary trailer = super.retrieveTrailer();
+    if (trailer != null && trailer.getCOSDictionary(COSName.ROOT) == null) {
+      trailer.setItem(COSName.ROOT, new COSDictionary());
+      rootless = true;
+    }
+    return trailer;
+  }
+
+  @Override
+  protected void checkPages(COSDictionary root) throws IOException {
+    if (root.getCOSDictionary(COSName.PAGES) == null) {
+      root.setItem(COSName.PAGES, new COSObject(new COSDictionary()));
+    }
+    super.checkPages(root);
+  }
+
+  @Override
+  protected SourceDocument createDocument() throws IOException {
+    var read = new SourceDocument(document, source, getAccessPermission(), unread);
+    if (rootless && read.pages().found() == 0) {
+      throw new IOException("Missing root object, and no pages");
+    }
+    return read;
+  }
+
+  @Override
+  public COSBase dereferenceCOSObject(COSObject object) throws IOException {
+    try {
+      return super.dereferenceCOSObject(object);
+    } catch (IOException e) {
+      unread.add(object.getKey());
+      throw e;
+    }
+  }
+
+  /** §7.3.8.2: a length that is no number, as in damaged files, says nothing of the stream. */
+  @Override
+  protected COSStream parseCOSStream(COSDictionary dictionary) throws IOException {
+    long here = source.getPosition();
+    boolean said = dictionary.getDictionaryObject(COSName.LENGTH) instanceof COSNumber;
+    source.seek(here);
+    if (!said) {
+      dictionary.removeItem(COSName.LENGTH);
+    }
+    return super.parseCOSStream(dictionary);
+  }
+}

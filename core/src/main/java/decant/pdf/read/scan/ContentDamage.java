@@ -1,0 +1,31 @@
+package decant.pdf.read.scan;
+
+import decant.pdf.content.StreamDamage;
+import java.util.Collections;
+import java.util.IdentityHashMap;
+import java.util.Set;
+import org.apache.pdfbox.cos.COSStream;
+import org.apache.pdfbox.pdmodel.PDPage;
+
+/** Whether something of what a page shows is damaged in the file; each form is looked at once. */
+final class ContentDamage {
+  private final Set<COSStream> forms = Collections.newSetFromMap(new IdentityHashMap<>());
+  private boolean found;
+
+  /** Content that the engine passes over, for it is not there. */
+  void absent(PDPage page) {
+    found = !page.hasContents() && StreamDamage.of(page);
+  }
+
+  void content(boolean whole) {
+    found |= !whole;
+  }
+
+  void form(COSStream content) {
+    found |= forms.add(content) && !StreamDamage.isWhole(content);
+  }
+
+  boolean isFound() {
+    return found;
+  }
+}
