@@ -50,6 +50,7 @@ final class DocxBody {
     final Map<NodeId, Story> stories = new LinkedHashMap<>();
     final NoteReferences notes = new NoteReferences();
     final List<Finding> findings = new ArrayList<>();
+    final RunTexts text = new RunTexts();
 
     /** Where pages broke when the file was written (w:lastRenderedPageBreak, §17.3.3.13). */
     final List<TakenIn.PageBreak> breaks = new ArrayList<>();
@@ -143,6 +144,9 @@ final class DocxBody {
       default -> {
         if (Unshown.PASSED_OVER.contains(e.name())) {
           yield List.of();
+        }
+        if (!shared.text.shown(e).isBlank()) { // in a place of its own it would be hidden
+          yield List.of(new ParagraphReader().read(new Element("w:p", Map.of(), List.of(e))));
         }
         var kept = new KeptBlock(NodeId.fresh(), new Kept(DocxLooks.FORMAT, XmlParts.write(e)));
         shared.find(
@@ -266,30 +270,17 @@ final class DocxBody {
       }
     }
 
-    /**
-     * The text of something that is not understood: that of a base where it has reading aids over
-     * it (§17.3.3.25), without field codes and deletions.
-     */
+    /** The text of something that is not understood. */
     private String shown(Element e) {
-      var out = new StringBuilder();
-      shown(e, out);
-      if (!out.toString().isBlank()) {
+      String shown = shared.text.shown(e);
+      if (!shown.isBlank()) {
         shared.find(
             Finding.Kind.LAYOUT_SIMPLIFIED,
             Finding.Severity.DOUBT,
             WORDS.say("docx-body.text-shows-plain", e.name()),
             id);
       }
-      return out.toString();
-    }
-
-    private static void shown(Element e, StringBuilder out) {
-      switch (e.name()) {
-        case "w:t", "m:t" -> out.append(e.text());
-        case "w:tab" -> out.append('\t');
-        case "w:rt", "w:del", "w:moveFrom", "w:instrText" -> {}
-        default -> e.elements().forEach(c -> shown(c, out));
-      }
+      return shown;
     }
 
     private void inserted(Element e) throws ReadProblem {
@@ -386,7 +377,7 @@ final class DocxBody {
 
     private void inRun(Element e, Optional<Element> rPr, Look look) throws ReadProblem {
       switch (e.name()) {
-        case "w:t" -> text(symbols(e.text(), look), look);
+        case "w:t" -> text(symbols(shared.text.of(e), look), look);
         case "w:tab" -> text("\t", look);
         case "w:ptab" -> alignmentTab(e, look);
         case "w:cr" -> text("\n", look);
@@ -451,6 +442,7 @@ final class DocxBody {
     }
 
     private void leftOut(Element e, Look look) {
+      shared.text.shown(e); // told with the drawing
       keep(new Element("w:r", Map.of(), List.of(e)), "", look);
       shared.find(
           Finding.Kind.DRAWING_LEFT_OUT,

@@ -116,7 +116,7 @@ public final class DocxReader {
             request.limits().depth());
     var reader = new DocxBody(file, relationships, shared);
     int[] count = {0};
-    XmlParts.children(
+    XmlParts.body(
         body,
         main,
         "w:body",
@@ -127,7 +127,10 @@ public final class DocxReader {
             request.progress().at(count[0], 0);
           }
           sections.add(e, reader.blocks(e));
+          shared.text.after(e);
+          shared.text.forget();
         });
+    shared.text.finding().ifPresent(shared.findings::add);
     understood.addAll(sections.parts());
     // Notes come first, in the order of their part; what shapes hold comes after them.
     notes.putAll(shared.stories);
@@ -205,6 +208,7 @@ public final class DocxReader {
               node,
               new Story(
                   node, foot ? Story.Kind.FOOTNOTE : Story.Kind.ENDNOTE, reader.content(note)));
+          shared.text.after(note);
           shared.notes.known(foot ? Story.Kind.FOOTNOTE : Story.Kind.ENDNOTE, id.get(), node);
         }
       }

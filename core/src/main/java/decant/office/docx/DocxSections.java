@@ -254,10 +254,9 @@ final class DocxSections {
   private Story story(String target, byte[] part) throws ReadProblem {
     parts.add(target);
     Element root = XmlParts.parse(part, target, depth);
-    return new Story(
-        NodeId.fresh(),
-        Story.Kind.RUNNING,
-        new DocxBody(file, file.relationships(target), shared).content(root));
+    List<Block> blocks = new DocxBody(file, file.relationships(target), shared).content(root);
+    shared.text.after(root);
+    return new Story(NodeId.fresh(), Story.Kind.RUNNING, blocks);
   }
 
   List<Section> finish() {

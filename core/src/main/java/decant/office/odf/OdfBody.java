@@ -144,6 +144,8 @@ final class OdfBody {
       default -> {
         if (OdfFrames.isDrawn(e)) {
           waiting.add(e);
+        } else if (e.descendant("text:p").or(() -> e.descendant("text:h")).isPresent()) {
+          addAll(e, item, out); // an element around others (part 3, §3.17)
         }
       }
     }

@@ -84,6 +84,7 @@ final class OdfInlines {
 
   /** Reads what stands in an element. */
   void read(Element e) throws ReadProblem {
+    shared.texts.take(e);
     for (Object c : e.children()) {
       if (c instanceof Element child) {
         element(child);
@@ -327,12 +328,12 @@ final class OdfInlines {
   }
 
   private void field(Element e, Inline.Field.Kind kind, String target) {
-    thing(new Inline.Field(kind, target, e.text(), look));
+    thing(new Inline.Field(kind, target, shared.texts.all(e), look));
   }
 
   private void date(Element e) {
     if (Measures.isTrue(e.attribute("text:fixed"))) {
-      text(e.text());
+      text(shared.texts.all(e));
     } else {
       field(e, Inline.Field.Kind.DATE, "");
     }
@@ -358,12 +359,13 @@ final class OdfInlines {
     if (style.isPresent()) {
       field(e, Inline.Field.Kind.STYLED_TEXT, style.get());
     } else {
-      text(e.text());
+      text(shared.texts.all(e));
     }
   }
 
   /** Places to fill in (§7.4.14, §7.6.7). */
   private void blank(Element e) {
+    shared.texts.take(e);
     String name = e.attribute("text:description").or(() -> e.attribute("text:name")).orElse("");
     List<String> options =
         e.elements("text:label").flatMap(l -> l.attribute("text:value").stream()).toList();
@@ -374,7 +376,7 @@ final class OdfInlines {
                 .filter(c -> c instanceof String)
                 .map(c -> (String) c)
                 .reduce("", String::concat)
-            : e.text();
+            : shared.texts.all(e);
     boolean waits = e.name().equals("text:placeholder");
     var field =
         new FormField(

@@ -42,6 +42,7 @@ final class OdfShared {
   /** Names of headings that links lead to. */
   final Set<String> outlineLinks = new LinkedHashSet<>();
 
+  final MixedTexts texts = new MixedTexts();
   final OdfForms forms = new OdfForms();
   final OdfChanges changes = new OdfChanges();
 

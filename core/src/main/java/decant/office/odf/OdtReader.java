@@ -94,7 +94,7 @@ public final class OdtReader {
         Optional.of(automatic),
         List.of(Optional.of(fonts), styles.flatMap(s -> s.child("office:font-face-decls"))),
         new String(content, StandardCharsets.UTF_8),
-        sink -> XmlParts.children(content, "content.xml", "office:text", depth(), sink));
+        sink -> XmlParts.body(content, "content.xml", "office:text", depth(), sink));
   }
 
   private static TakenIn flat(ReadRequest request) throws ReadProblem {
@@ -188,9 +188,12 @@ public final class OdtReader {
         shared.changes.note(e);
       } else {
         body.add(e, flow);
+        shared.texts.after(e, OdfFrames.isDrawn(e));
       }
     });
     body.finish(flow);
+    shared.texts.finish();
+    shared.texts.finding().ifPresent(shared.findings::add);
     Map<String, String> properties = metaPart.map(OdtReader::properties).orElse(Map.of());
     Document whole =
         Document.of(

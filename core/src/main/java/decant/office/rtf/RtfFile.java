@@ -58,6 +58,7 @@ final class RtfFile {
     var out = new ArrayList<Finding>();
     tell(out, t.changed(), Finding.Kind.REMARK, Finding.Severity.NOTE, "rtf-file.changes");
     tell(out, t.broken(), Finding.Kind.CONTENT_LEFT_OUT, Finding.Severity.LOSS, "rtf-file.broken");
+    tell(out, t.uneven(), Finding.Kind.CONTENT_LEFT_OUT, Finding.Severity.LOSS, "rtf-file.uneven");
     simplified(out, t.equations(), "rtf-file.equations");
     simplified(out, t.objects(), "rtf-file.objects");
     simplified(out, t.simplified(), "rtf-file.drawings");

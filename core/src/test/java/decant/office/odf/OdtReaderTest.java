@@ -19,6 +19,7 @@ import decant.model.look.ParagraphTraits;
 import decant.model.look.Placement;
 import decant.model.look.TableTraits;
 import decant.model.look.TextTraits;
+import decant.model.walk.Walk;
 import decant.reading.Limits;
 import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
@@ -29,6 +30,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.security.MessageDigest;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Base64;
 import java.util.HexFormat;
@@ -73,6 +75,44 @@ class OdtReaderTest {
             "<text:p>\n  High \n <text:span> water</text:span><text:s text:c=\"3\"/>at<text:tab/>"
                 + "six<text:line-break/>sharp</text:p>");
     assertThat(texts(d)).containsExactly("High water   at\tsix\nsharp");
+  }
+
+  /** Text that stands in no paragraph, or in one that is not looked for, is told. */
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "<text:span>Berth 14</text:span>",
+        "<text:list><text:p>Berth 14</text:p></text:list>",
+        "<table:table><table:table-row><text:p>Berth 14</text:p></table:table-row></table:table>",
+        "<text:p>a<text:note><text:note-body><text:p>b<text:note><text:note-body>"
+            + "<text:p>Berth 14</text:p></text:note-body></text:note></text:p></text:note-body>"
+            + "</text:note></text:p>"
+      })
+  void textThatIsNotTakenIsALoss(String text) throws Exception {
+    TakenIn t = flat("", "", "", text + "<text:p>c</text:p>");
+    assertThat(t.findings())
+        .filteredOn(f -> f.severity() == Finding.Severity.LOSS)
+        .singleElement()
+        .satisfies(f -> assertThat(f.message()).endsWith("“Berth 14”"));
+  }
+
+  /** Part 3, §3.17: what stands in an element that is not known is read. */
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "<x:more xmlns:x=\"urn:x\"><text:p>Berth 14</text:p></x:more>",
+        "<text:p>a<x:more xmlns:x=\"urn:x\">Berth 14</x:more></text:p>",
+        "<draw:frame text:anchor-type=\"page\" svg:width=\"3cm\"><draw:text-box>"
+            + "<text:p>Berth 14</text:p></draw:text-box></draw:frame>"
+      })
+  void textInAnythingElseIsTaken(String text) throws Exception {
+    TakenIn t = flat("", "", "", text + "<text:p>c</text:p>");
+    var all = new ArrayList<>(texts(t.document()));
+    t.document().stories().values().stream()
+        .flatMap(s -> Walk.paragraphs(s.blocks()).stream())
+        .forEach(p -> all.add(p.text()));
+    assertThat(String.join(" ", all)).contains("Berth 14");
+    assertThat(t.findings()).noneMatch(f -> f.severity() == Finding.Severity.LOSS);
   }
 
   /** §16.2, §20.186: sizes in percent are of the style below, and an automatic style is direct. */

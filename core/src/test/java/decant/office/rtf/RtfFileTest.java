@@ -186,11 +186,30 @@ class RtfFileTest {
         .filteredOn(f -> f.kind() == Finding.Kind.CONTENT_LEFT_OUT)
         .extracting(Finding::severity)
         .containsExactly(Finding.Severity.LOSS);
-    TakenIn whole = taken(rtf + "oring}\\par} {\\b and what is none of it}}}");
+    TakenIn whole = taken(rtf + "oring}\\par} and what is none of it}}}");
     assertThat(texts(whole.document())).containsExactly("Berths {1}", "Fees", "and mooring");
     assertThat(whole.findings())
         .extracting(Finding::kind)
         .doesNotContain(Finding.Kind.CONTENT_LEFT_OUT);
+  }
+
+  /** A brace too many, or one lacking, ends the document before its text does. */
+  @Test
+  void aFileThatEndsTooEarlyIsReadOn() throws Exception {
+    for (String rtf :
+        List.of(
+            "{\\rtf1\\ansi\\ansicpg1252 Berth 14\\par}}\\pard Berth \\'e4\\par}",
+            "{\\rtf1\\ansi\\ansicpg1252 Berth 14\\par}{\\b Berth} \\'e4\\par",
+            "{\\rtf1\\ansi\\ansicpg1252\\fonttbl{\\f0 Carlito;}}\\pard Berth 14\\par Berth \\'e4\\par}")) {
+      TakenIn t = taken(rtf);
+      assertThat(texts(t.document())).as(rtf).contains("Berth 14", "Berth \u00e4");
+      assertThat(t.findings())
+          .anyMatch(
+              f -> f.severity() == Finding.Severity.LOSS && f.message().contains("ends too early"));
+    }
+    TakenIn whole = taken("{\\rtf1\\ansi Berth 14\\par}\r\n}\u0000\u0000");
+    assertThat(texts(whole.document())).startsWith("Berth 14");
+    assertThat(whole.findings()).noneMatch(f -> f.severity() == Finding.Severity.LOSS);
   }
 
   /** Its characters stand there, once, and that it is no equation any longer is told. */

@@ -4,17 +4,30 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /**
- * Where a file ends: with the group that all stands in. What comes after that is none of it; where
- * it breaks off before, the groups that are open are ended.
+ * Where a file ends: with the group that all stands in. Where it breaks off before, the groups that
+ * are open are ended. Where that group ends and more markup comes, a brace is lacking or too many,
+ * and what comes is read as the file is.
  *
  * @param rtf whole, as far as it goes
  * @param broken whether it broke off
+ * @param uneven whether its groups ended too early
  */
-record RtfEnds(String rtf, boolean broken) {
+record RtfEnds(String rtf, boolean broken, boolean uneven) {
   private static final Pattern BINARY = Pattern.compile("\\\\bin(\\d{1,9}) ?");
+  private static final Pattern HEAD =
+      Pattern.compile("\\{\\\\rtf\\d* ?(?:\\\\(?:ansi|mac|pc|pca|ansicpg|deff|uc)\\d* ?)*");
+
+  /** A file whose groups end more often than this is not one that lacks braces. */
+  private static final int MOST_ENDS = 50;
 
   static RtfEnds of(String rtf) {
     Matcher binary = BINARY.matcher(rtf);
+    Matcher head = HEAD.matcher(rtf);
+    String again = head.lookingAt() ? head.group() : "{";
+    int lastMarkup = lastMarkup(rtf);
+    var out = new StringBuilder();
+    int ends = 0;
+    int from = 0;
     int depth = 0;
     int k = 0;
     while (k < rtf.length()) {
@@ -23,7 +36,13 @@ record RtfEnds(String rtf, boolean broken) {
         case '}' -> {
           depth--;
           if (depth == 0) {
-            return new RtfEnds(rtf.substring(0, k + 1), false);
+            out.append(rtf, from, k + 1);
+            if (k >= lastMarkup || ++ends > MOST_ENDS) {
+              return new RtfEnds(out.toString(), false, ends > 0);
+            }
+            out.append(again);
+            from = k + 1;
+            depth = 1;
           }
         }
         case '\\' -> {
@@ -37,6 +56,16 @@ record RtfEnds(String rtf, boolean broken) {
       }
       k++;
     }
-    return new RtfEnds(rtf + "}".repeat(Math.max(0, depth)), true);
+    out.append(rtf, from, rtf.length()).append("}".repeat(Math.max(0, depth)));
+    return new RtfEnds(out.toString(), true, ends > 0);
+  }
+
+  /** Where the last word of markup begins. */
+  private static int lastMarkup(String rtf) {
+    int k = rtf.lastIndexOf('\\');
+    while (k > 0 && !(k + 1 < rtf.length() && Character.isLetter(rtf.charAt(k + 1)))) {
+      k = rtf.lastIndexOf('\\', k - 1);
+    }
+    return k;
   }
 }

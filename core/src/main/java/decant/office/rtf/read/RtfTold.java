@@ -8,6 +8,7 @@ package decant.office.rtf.read;
  * @param objects whether things of other programs are shown by their pictures
  * @param simplified whether drawings of unknown kinds are shown as boxes
  * @param broken whether the file broke off before its end
+ * @param uneven whether its groups ended too early
  * @param equations whether equations are shown by their characters alone
  */
 public record RtfTold(
@@ -16,4 +17,5 @@ public record RtfTold(
     boolean objects,
     boolean simplified,
     boolean broken,
+    boolean uneven,
     boolean equations) {}

@@ -80,6 +80,7 @@ public final class RtfWhole extends RtfReader {
             r.pages.hasObjects(),
             r.shapes.simplified(),
             whole.broken(),
+            whole.uneven(),
             r.equations));
   }
 
