@@ -319,6 +319,7 @@ class ArchitectureTest {
             "pdf.kept",
             "proof",
             "pin",
+            "preview",
             "recipe",
             "publish"));
     out.put(

@@ -5,6 +5,8 @@ import static decant.cli.Called.copy;
 import static decant.cli.Called.run;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
 import decant.model.Document;
 import decant.model.Inline;
 import decant.model.NodeId;
@@ -47,6 +49,48 @@ class PublishCommandTest {
     assertThat(again.status()).isEqualTo(1);
     assertThat(again.err()).contains("already exists");
     assertThat(run("publish", notice.toString(), "--overwrite").status()).isZero();
+  }
+
+  /** What a format has no room for is said, and stands in the receipt. */
+  @Test
+  void whatAFormatHasNoRoomForIsSaid() throws IOException {
+    Path source =
+        Files.writeString(
+            folder.resolve("berths.rtf"),
+            "{\\rtf1\\ansi{\\header Harbour office\\par}\\pard Berth 14 is free.\\par}");
+    for (String format : List.of("html", "txt", "odt")) {
+      Called r = run("publish", "--to", format, "--receipt", source.toString());
+      assertThat(r.status()).isZero();
+      JsonNode lacking = new ObjectMapper().readTree(r.out()).get("lacking");
+      if (format.equals("odt")) {
+        assertThat(lacking).isEmpty();
+        assertThat(r.err()).isEmpty();
+      } else {
+        String name = format.equals("html") ? "HTML" : "TXT";
+        assertThat(lacking).hasSize(1);
+        assertThat(lacking.get(0).asText())
+            .isEqualTo(name + " has no room for this: Headers and footers.");
+        assertThat(r.err()).contains("Headers and footers");
+      }
+    }
+  }
+
+  /** Pages that go out as they are lack what the file lacks. */
+  @Test
+  void whatIsDamagedInKeptPagesIsSaid() throws IOException {
+    Path source =
+        Files.writeString(
+            folder.resolve("damaged.pdf"),
+            "%PDF-1.7\n1 0 obj\n<</Type/Catalog/Pages 2 0 R>>\nendobj\n"
+                + "2 0 obj\n<</Type/Pages/Count 9/Kids[3 0 R]>>\nendobj\n"
+                + "3 0 obj\n<</Type/Page/Parent 2 0 R/MediaBox[0 0 90 90]>>\nendobj\n"
+                + "xref\n0 4\n0000000000 65535 f \n0000000009 00000 n \n0000000054 00000 n \n"
+                + "0000000106 00000 n \ntrailer\n<</Size 4/Root 1 0 R>>\nstartxref\n168\n%%EOF\n");
+    Called r = run("publish", "--pages-kept", "all", "--receipt", source.toString());
+    assertThat(r.status()).isZero();
+    JsonNode lacking = new ObjectMapper().readTree(r.out()).get("lacking");
+    assertThat(lacking).hasSize(1);
+    assertThat(lacking.get(0).asText()).startsWith("Only 1 page could be found");
   }
 
   /** A DOCX with a table of fixed columns that is wider than its paper. */

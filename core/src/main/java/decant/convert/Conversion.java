@@ -12,6 +12,7 @@ import decant.model.finding.Finding;
 import decant.pdf.choices.Passwords;
 import decant.pdf.kept.KeptPages;
 import decant.pin.PinnedPages;
+import decant.preview.LeftOut;
 import decant.proof.OffSheet;
 import decant.publication.Publication;
 import decant.publish.Exposure;
@@ -127,7 +128,9 @@ public record Conversion(
       Document document = changed.document();
       Layout layout = Pages.of(document, deadline);
       publication = layout;
-      findings = taken.withFindings(OffSheet.findings(layout, taken.origin().places())).findings();
+      findings = new ArrayList<>(LeftOut.findings(document, recipe));
+      findings.addAll(
+          taken.withFindings(OffSheet.findings(layout, taken.origin().places())).findings());
     }
     Exposure.ofSource(recipe, taken.findings()).ifPresent(told::add);
     return new Conversion(
@@ -165,7 +168,10 @@ public record Conversion(
 
   /** What cannot be said of pages that were not made anew. */
   private static List<Finding> ofKept(List<Finding> findings) {
-    return findings.stream().filter(f -> f.kind() == Finding.Kind.ACTIVE_CONTENT).toList();
+    return findings.stream()
+        .filter(
+            f -> f.kind() == Finding.Kind.ACTIVE_CONTENT || f.kind() == Finding.Kind.FILE_DAMAGED)
+        .toList();
   }
 
   private static boolean makesPicturesSmaller(Recipe recipe) {
@@ -214,18 +220,20 @@ public record Conversion(
   public Receipt publish(Place to, Passwords passwords, Deadline deadline)
       throws PublishProblem, WriteProblem, ReadProblem {
     try {
-      return Publisher.publish(
-          new Publisher.Order(
-              publication,
-              recipe,
-              to.folder(),
-              to.stem(),
-              to.source(),
-              to.overwrite(),
-              passwords,
-              to.untouchable()),
-          (name, done) -> {},
-          deadline::isOver);
+      Receipt made =
+          Publisher.publish(
+              new Publisher.Order(
+                  publication,
+                  recipe,
+                  to.folder(),
+                  to.stem(),
+                  to.source(),
+                  to.overwrite(),
+                  passwords,
+                  to.untouchable()),
+              (name, done) -> {},
+              deadline::isOver);
+      return made.lacking(losses());
     } catch (Cancelled e) {
       throw ReadProblem.tooSlow(deadline.allowed());
     }

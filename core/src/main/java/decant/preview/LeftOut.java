@@ -4,6 +4,10 @@ import decant.format.Format;
 import decant.format.Format.Holding;
 import decant.format.Formats;
 import decant.model.Document;
+import decant.model.finding.Finding;
+import decant.model.finding.Finding.Severity;
+import decant.recipe.Output;
+import decant.recipe.Recipe;
 import decant.words.Words;
 import java.util.ArrayList;
 import java.util.List;
@@ -15,45 +19,66 @@ public final class LeftOut {
 
   private LeftOut() {}
 
-  /** Empty if all of it goes along. */
+  /** In a few words each; empty if all of it goes along. */
   public static List<String> of(Document d, Format format) {
-    var out = new ArrayList<String>();
+    return findings(d, format).stream().map(Finding::message).toList();
+  }
+
+  /**
+   * What the office formats that a recipe makes have no room for, each with the name of its format.
+   */
+  public static List<Finding> findings(Document d, Recipe recipe) {
+    var out = new ArrayList<Finding>();
+    for (Output o : recipe.outputs()) {
+      if (o instanceof Output.Office office) {
+        String name = office.format().name();
+        findings(d, office.format())
+            .forEach(f ->
+                out.add(found(f.severity(), WORDS.say("left-out.no-room", name, f.message()))));
+      }
+    }
+    return out;
+  }
+
+  /** The same, with how much it matters: what whoever chooses the format knows is a note. */
+  private static List<Finding> findings(Document d, Format format) {
+    var out = new ArrayList<Finding>();
     Enclosed has = Enclosed.in(d);
     if (!format.holds().contains(Holding.LOOKS)) {
-      out.add(WORDS.say("left-out.looks"));
+      out.add(found(Severity.NOTE, WORDS.say("left-out.looks")));
     }
     if (has.pictures() > 0 && !format.holds().contains(Holding.PICTURES)) {
-      out.add(WORDS.count("left-out.pictures", has.pictures()));
+      out.add(found(Severity.LOSS, WORDS.count("left-out.pictures", has.pictures())));
     }
     boolean running = d.sections().stream().anyMatch(s -> !s.running().isEmpty());
     if (running && !format.holds().contains(Holding.RUNNING_TEXTS)) {
-      out.add(WORDS.say("left-out.running"));
+      out.add(found(Severity.LOSS, WORDS.say("left-out.running")));
     }
     if (has.comments() > 0 && !format.holds().contains(Holding.COMMENTS)) {
-      out.add(WORDS.count("left-out.comments", has.comments()));
+      out.add(found(Severity.LOSS, WORDS.count("left-out.comments", has.comments())));
     }
     if (has.changes() > 0 && !format.holds().contains(Holding.PENDING_CHANGES)) {
-      out.add(WORDS.count("left-out.changes", has.changes()));
+      out.add(found(Severity.LOSS, WORDS.count("left-out.changes", has.changes())));
     }
     if (has.files() > 0 && !format.holds().contains(Holding.ATTACHED_FILES)) {
-      out.add(WORDS.count("left-out.files", has.files()));
+      out.add(found(Severity.LOSS, WORDS.count("left-out.files", has.files())));
     }
     if (has.fields() > 0 && !format.holds().contains(Holding.FORM_FIELDS)) {
-      out.add(WORDS.count("left-out.fields", has.fields()));
+      out.add(found(Severity.LOSS, WORDS.count("left-out.fields", has.fields())));
     } else if (has.oneOf() > 0 && !format.holds().contains(Holding.ONE_OF_FIELDS)) {
-      out.add(WORDS.count("left-out.one-of", has.oneOf()));
+      out.add(found(Severity.DOUBT, WORDS.count("left-out.one-of", has.oneOf())));
     }
     if (has.asking() > 0
         && format.holds().contains(Holding.FORM_FIELDS)
         && !format.holds().contains(Holding.FIELD_RULES)) {
-      out.add(WORDS.count("left-out.asking", has.asking()));
+      out.add(found(Severity.DOUBT, WORDS.count("left-out.asking", has.asking())));
     }
     if (!d.styles().typesetting().fonts().isEmpty() && !format.holds().contains(Holding.FONTS)) {
-      out.add(WORDS.say("left-out.fonts"));
+      out.add(found(Severity.NOTE, WORDS.say("left-out.fonts")));
     }
     long pinned = d.sections().stream().filter(s -> s.pinned().isPresent()).count();
     if (pinned > 0) {
-      out.add(WORDS.count("left-out.pinned", pinned));
+      out.add(found(Severity.DOUBT, WORDS.count("left-out.pinned", pinned)));
     }
     // What came in a format goes back into that one alone.
     int kept =
@@ -62,12 +87,16 @@ public final class LeftOut {
             .mapToInt(Map.Entry::getValue)
             .sum();
     if (kept > 0) {
-      out.add(WORDS.count("left-out.kept", kept));
+      out.add(found(Severity.LOSS, WORDS.count("left-out.kept", kept)));
     }
     if (has.details().stream().anyMatch(k -> !goesBack(format, k))) {
-      out.add(WORDS.say("left-out.details"));
+      out.add(found(Severity.NOTE, WORDS.say("left-out.details")));
     }
     return out;
+  }
+
+  private static Finding found(Severity severity, String what) {
+    return Finding.general(Finding.Kind.CONTENT_LEFT_OUT, severity, what);
   }
 
   /** Whether what was kept of a document of some format goes into files of another. */

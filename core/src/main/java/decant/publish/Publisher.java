@@ -151,7 +151,8 @@ public final class Publisher {
           Instant.now(),
           files,
           Duration.between(start, Instant.now()),
-          made.stream().map(Draft::verifying).reduce(Duration.ZERO, Duration::plus));
+          made.stream().map(Draft::verifying).reduce(Duration.ZERO, Duration::plus),
+          Optional.empty());
     } finally {
       pending.forEach(AtomicFile.Pending::discard);
     }

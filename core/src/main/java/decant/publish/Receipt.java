@@ -1,5 +1,6 @@
 package decant.publish;
 
+import decant.model.finding.Finding;
 import decant.verify.Check;
 import java.nio.file.Path;
 import java.time.Duration;
@@ -14,9 +15,16 @@ import java.util.Optional;
  * @param source the file that the document came from
  * @param made when it was done
  * @param took how long all of it took, and {@code verifying} how much of that went into checks
+ * @param lacking what of the source the files do not have, as far as it is known
  */
 public record Receipt(
-    String recipe, Path source, Instant made, List<Made> files, Duration took, Duration verifying) {
+    String recipe,
+    Path source,
+    Instant made,
+    List<Made> files,
+    Duration took,
+    Duration verifying,
+    Optional<List<String>> lacking) {
   /**
    * One file.
    *
@@ -43,6 +51,12 @@ public record Receipt(
 
   public Receipt {
     files = List.copyOf(files);
+  }
+
+  /** The same, with what of the source was lost on the way. */
+  public Receipt lacking(List<Finding> losses) {
+    List<String> said = losses.stream().map(Finding::message).distinct().toList();
+    return new Receipt(recipe, source, made, files, took, verifying, Optional.of(said));
   }
 
   /** Whether every check of every file passed. */

@@ -22,6 +22,11 @@ public final class ReceiptJson {
         .put("made", r.made().toString())
         .put("seconds", r.took().toMillis() / 1000.0)
         .put("verified", r.verified());
+    r.lacking()
+        .ifPresent(all -> {
+          ArrayNode lacking = root.putArray("lacking");
+          all.forEach(lacking::add);
+        });
     ArrayNode files = root.putArray("files");
     for (Receipt.Made m : r.files()) {
       ObjectNode f = files.addObject();

@@ -24,6 +24,8 @@ public record Finding(
 
   /** What it is about. */
   public enum Kind {
+    /** Something in the file could not be read, for it is damaged. */
+    FILE_DAMAGED("finding.file-damaged"),
     FONT_REPLACED("finding.font-replaced"),
     CHARACTERS_UNKNOWN("finding.characters-unknown"),
     GLYPHS_MISSING("finding.no-font-shows-it"),

@@ -57,8 +57,8 @@ final class RtfFile {
   private static List<Finding> told(RtfTold t) {
     var out = new ArrayList<Finding>();
     tell(out, t.changed(), Finding.Kind.REMARK, Finding.Severity.NOTE, "rtf-file.changes");
-    tell(out, t.broken(), Finding.Kind.CONTENT_LEFT_OUT, Finding.Severity.LOSS, "rtf-file.broken");
-    tell(out, t.uneven(), Finding.Kind.CONTENT_LEFT_OUT, Finding.Severity.LOSS, "rtf-file.uneven");
+    tell(out, t.broken(), Finding.Kind.FILE_DAMAGED, Finding.Severity.LOSS, "rtf-file.broken");
+    tell(out, t.uneven(), Finding.Kind.FILE_DAMAGED, Finding.Severity.LOSS, "rtf-file.uneven");
     simplified(out, t.equations(), "rtf-file.equations");
     simplified(out, t.objects(), "rtf-file.objects");
     simplified(out, t.simplified(), "rtf-file.drawings");

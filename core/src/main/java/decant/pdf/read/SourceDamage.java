@@ -52,6 +52,6 @@ final class SourceDamage {
   }
 
   private static Finding found(Finding.Severity severity, String said) {
-    return Finding.general(Finding.Kind.CONTENT_LEFT_OUT, severity, said);
+    return Finding.general(Finding.Kind.FILE_DAMAGED, severity, said);
   }
 }

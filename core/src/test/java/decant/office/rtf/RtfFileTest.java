@@ -183,14 +183,14 @@ class RtfFileTest {
     TakenIn t = taken(rtf);
     assertThat(texts(t.document())).containsExactly("Berths {1}", "Fees", "and mo");
     assertThat(t.findings())
-        .filteredOn(f -> f.kind() == Finding.Kind.CONTENT_LEFT_OUT)
+        .filteredOn(f -> f.kind() == Finding.Kind.FILE_DAMAGED)
         .extracting(Finding::severity)
         .containsExactly(Finding.Severity.LOSS);
     TakenIn whole = taken(rtf + "oring}\\par} and what is none of it}}}");
     assertThat(texts(whole.document())).containsExactly("Berths {1}", "Fees", "and mooring");
     assertThat(whole.findings())
         .extracting(Finding::kind)
-        .doesNotContain(Finding.Kind.CONTENT_LEFT_OUT);
+        .doesNotContain(Finding.Kind.FILE_DAMAGED);
   }
 
   /** A brace too many, or one lacking, ends the document before its text does. */

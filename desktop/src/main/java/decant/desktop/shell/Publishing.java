@@ -4,6 +4,8 @@ import decant.io.AtomicFile;
 import decant.io.Untouchable;
 import decant.io.WriteProblem;
 import decant.layout.Layout;
+import decant.model.finding.Finding;
+import decant.preview.LeftOut;
 import decant.publish.Publisher;
 import decant.publish.Receipt;
 import decant.recipe.PublishProblem;
@@ -16,6 +18,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Executor;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.stream.Stream;
 import javafx.application.Platform;
 
 /**
@@ -38,6 +41,14 @@ public final class Publishing {
     publish(desk.work().orElseThrow(), false);
   }
 
+  /** What of the source is not in what is published. */
+  private static List<Finding> losses(Work w, Layout layout, Recipe recipe) {
+    return Stream.concat(
+            w.openFindings().stream(), LeftOut.findings(layout.document(), recipe).stream())
+        .filter(f -> f.severity() == Finding.Severity.LOSS)
+        .toList();
+  }
+
   private void publish(Work w, boolean overwrite) {
     Work.Draft draft = w.draftProperty().get();
     Layout layout = w.layout();
@@ -48,6 +59,7 @@ public final class Publishing {
     desk.dismiss();
     Jobs.Job job = desk.jobs().begin(WORDS.say("publishing.publishing", draft.stem()), 0);
     var shown = new AtomicInteger();
+    List<Finding> losses = losses(w, layout, draft.recipe());
     worker.execute(() -> {
       try {
         var order =
@@ -62,15 +74,16 @@ public final class Publishing {
                 Untouchable.inputs(List.of(w.source())));
         Receipt r =
             Publisher.publish(
-                order,
-                (file, done) -> {
-                  int percent = (int) (done * 100);
-                  if (shown.getAndSet(percent) != percent) {
-                    Platform.runLater(
-                        () -> job.progress(WORDS.say("publishing.publishing", file), done));
-                  }
-                },
-                job::isCancelled);
+                    order,
+                    (file, done) -> {
+                      int percent = (int) (done * 100);
+                      if (shown.getAndSet(percent) != percent) {
+                        Platform.runLater(
+                            () -> job.progress(WORDS.say("publishing.publishing", file), done));
+                      }
+                    },
+                    job::isCancelled)
+                .lacking(losses);
         desk.waiting().store(r);
         Platform.runLater(() -> {
           job.end();

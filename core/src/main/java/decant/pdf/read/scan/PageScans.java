@@ -143,7 +143,7 @@ public final class PageScans {
         pages.add(ScannedPage.blank(k, whole.width(), whole.height()));
         findings.add(
             found(
-                Kind.CHARACTERS_UNKNOWN,
+                Kind.FILE_DAMAGED,
                 Severity.LOSS,
                 WORDS.say("page-scans.page-is-damaged-and-could", k + 1),
                 k,
@@ -174,7 +174,7 @@ public final class PageScans {
     }
     if (scan.damage.isFound()) {
       String said = WORDS.say("page-scans.damaged", k + 1);
-      to.add(found(Kind.CONTENT_LEFT_OUT, Severity.LOSS, said, k, whole(page)));
+      to.add(found(Kind.FILE_DAMAGED, Severity.LOSS, said, k, whole(page)));
     }
   }
 
