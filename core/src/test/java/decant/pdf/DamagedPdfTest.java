@@ -123,16 +123,30 @@ class DamagedPdfTest {
   @ParameterizedTest
   @ValueSource(strings = {"2 0 R 4 0 R", "4 0 R 99 0 R", "null 4 0 R", "4 0 R 3 0 R 17"})
   void aTreeThatLeadsNowhereIsReadAsFarAsItGoes(String kids) throws IOException {
-    String leaf = kids.replace("3 0 R", "2 0 R");
     TakenIn t =
         Samples.taken(
             file(
-                CATALOG, TREE.formatted(5, leaf, BOX), FONT, page(4, ""), content(5, "Berth one")));
+                CATALOG, TREE.formatted(5, kids, BOX), FONT, page(4, ""), content(5, "Berth one")));
     assertThat(Samples.text(t)).contains("Berth one");
     assertThat(told(t))
         .singleElement()
         .asString()
         .startsWith("Only 1 page could be found, though the file counts 5.");
+  }
+
+  /** §7.7.3.3: a page says that it is one. */
+  @Test
+  void aPageThatSaysItIsSomethingElseIsStillOne() throws IOException {
+    TakenIn t =
+        Samples.taken(
+            file(
+                CATALOG,
+                TREE.formatted(1, "4 0 R", BOX),
+                FONT,
+                page(4, "").replace("/Type/Page/", "/Type/Pane/"),
+                content(5, "Berth one")));
+    assertThat(Samples.text(t)).contains("Berth one");
+    assertThat(told(t)).isEmpty();
   }
 
   /** §7.7.2: the catalog leads to the pages; without it they are found, and their order is told. */

@@ -85,11 +85,24 @@ public final class PageList {
       } else if (COSName.PAGES.equals(kid.getCOSName(COSName.TYPE))
           || kid.containsKey(COSName.KIDS)) {
         node(kid, handed, depth + 1);
-      } else {
+      } else if (isPage(kid)) {
         pages.add(new Leaf(kids.get(k), kid, handed));
+      } else {
+        right = false;
       }
     }
     right &= node.getInt(COSName.COUNT) == pages.size() - before;
+  }
+
+  /** Whether something is a page; what says to be something else and looks like one becomes one. */
+  private static boolean isPage(COSDictionary kid) {
+    COSName type = kid.getCOSName(COSName.TYPE);
+    boolean says = type == null || type.equals(COSName.PAGE);
+    if (!says && kid.containsKey(COSName.CONTENTS)) {
+      kid.setItem(COSName.TYPE, COSName.PAGE);
+      return true;
+    }
+    return says;
   }
 
   private static Map<COSName, COSBase> handedDown(
