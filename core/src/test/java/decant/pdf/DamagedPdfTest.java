@@ -134,6 +134,27 @@ class DamagedPdfTest {
         .startsWith("Only 1 page could be found, though the file counts 5.");
   }
 
+  /** §7.5.5: the end of a file that was cut off is not the end of a table within it. */
+  @Test
+  void aFileThatWasCutOffIsReadToItsLastByte() throws IOException {
+    byte[] table = bytes("%!PS-Adobe-3.0 Resource-CMap\n%%EndResource\n%%EOF\n");
+    Path whole =
+        file(
+            CATALOG,
+            TREE.formatted(2, "4 0 R 6 0 R", BOX),
+            FONT,
+            page(4, ""),
+            content(5, "Berth one"),
+            stream(8, "/Length " + table.length, table),
+            page(6, ""),
+            content(7, "Berth two"));
+    byte[] all = Files.readAllBytes(whole);
+    int end = new String(all, StandardCharsets.ISO_8859_1).lastIndexOf("xref\n0 1");
+    TakenIn t = Samples.taken(Files.write(whole, Arrays.copyOf(all, end)));
+    assertThat(Samples.text(t)).contains("Berth one").contains("Berth two");
+    assertThat(told(t)).isEmpty();
+  }
+
   /** §7.7.3.3: a page says that it is one. */
   @Test
   void aPageThatSaysItIsSomethingElseIsStillOne() throws IOException {

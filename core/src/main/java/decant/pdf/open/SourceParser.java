@@ -1,6 +1,7 @@
 package decant.pdf.open;
 
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
@@ -23,6 +24,14 @@ import org.apache.pdfbox.pdfparser.PDFParser;
  * beyond reading is noted, for the library leaves it out without a word.
  */
 public final class SourceParser extends PDFParser {
+  /** §7.5.5: the mark of the end stands in the last bytes of a file. */
+  private static final int TAIL = 2048;
+
+  private static final String END = "%%EOF";
+
+  /** A file without its end is read into memory; one that is larger is read as it is. */
+  private static final long LARGEST = 256L << 20;
+
   private final Set<COSObjectKey> unread = ConcurrentHashMap.newKeySet();
   private boolean rootless;
 
@@ -39,14 +48,37 @@ public final class SourceParser extends PDFParser {
    */
   public static SourceDocument open(Path file, String password) throws IOException {
     return open(
-        new RandomAccessReadBufferedFile(file.toFile()),
+        ended(new RandomAccessReadBufferedFile(file.toFile())),
         password,
         IOUtils.createTempFileOnlyStreamCache());
   }
 
   /** The same of a PDF in memory, which needs no password. */
   public static SourceDocument open(byte[] pdf) throws IOException {
-    return open(new RandomAccessReadBuffer(pdf), "", IOUtils.createMemoryOnlyStreamCache());
+    return open(ended(new RandomAccessReadBuffer(pdf)), "", IOUtils.createMemoryOnlyStreamCache());
+  }
+
+  /**
+   * A file that has its end. Where it was cut off, the library takes the last mark of an end for
+   * it, which may be that of a table within the file (PostScript's tables end with the same mark),
+   * and passes over what comes after.
+   */
+  private static RandomAccessRead ended(RandomAccessRead source) throws IOException {
+    long length = source.length();
+    var tail = new byte[(int) Math.min(TAIL, length)];
+    source.seek(length - tail.length);
+    source.readFully(tail);
+    source.seek(0);
+    if (length > LARGEST || new String(tail, StandardCharsets.ISO_8859_1).contains(END)) {
+      return source;
+    }
+    byte[] end = ("\n" + END + "\n").getBytes(StandardCharsets.US_ASCII);
+    var whole = new byte[(int) length + end.length];
+    try (source) {
+      source.readFully(whole, 0, (int) length);
+    }
+    System.arraycopy(end, 0, whole, (int) length, end.length);
+    return new RandomAccessReadBuffer(whole);
   }
 
   private static SourceDocument open(
