@@ -69,7 +69,9 @@ public final class SourceParser extends PDFParser {
     source.seek(length - tail.length);
     source.readFully(tail);
     source.seek(0);
-    if (length > LARGEST || new String(tail, StandardCharsets.ISO_8859_1).contains(END)) {
+    String last = new String(tail, StandardCharsets.ISO_8859_1);
+    int at = last.lastIndexOf(END);
+    if (length > LARGEST || at >= 0 && !last.substring(at).contains("obj")) {
       return source;
     }
     byte[] end = ("\n" + END + "\n").getBytes(StandardCharsets.US_ASCII);
@@ -107,6 +109,7 @@ public final class SourceParser extends PDFParser {
   protected void checkPages(COSDictionary root) throws IOException {
     if (root.getCOSDictionary(COSName.PAGES) == null) {
       root.setItem(COSName.PAGES, new COSObject(new COSDictionary()));
+      rootless = true;
     }
     super.checkPages(root);
   }
@@ -114,8 +117,9 @@ public final class SourceParser extends PDFParser {
   @Override
   protected SourceDocument createDocument() throws IOException {
     var read = new SourceDocument(document, source, getAccessPermission(), unread);
-    if (rootless && read.pages().found() == 0) {
-      throw new IOException("Missing root object, and no pages");
+    if (read.pages().found() == 0 && (rootless || read.pages().said() > 0)) {
+      read.close();
+      throw new IOException("no page in the page tree, and none beside it");
     }
     return read;
   }
