@@ -38,6 +38,7 @@ import decant.pdf.read.scan.PageScans;
 import decant.pdf.read.scan.PdfLinks;
 import decant.pdf.read.scan.RecognisedPages;
 import decant.pdf.read.scan.Scripts;
+import decant.pdf.read.scan.XfaForm;
 import decant.pdf.read.tagged.TaggedBlocks;
 import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
@@ -213,6 +214,7 @@ public final class PdfReader {
             "pdf", pages.size(), properties(), fonts(book), maker.places(), maker.breaks());
     findings.addAll(links.findings());
     findings.addAll(Scripts.in(pdf));
+    XfaForm.in(pdf).ifPresent(findings::add);
     findings.addAll(damage.findings());
     guarded().ifPresent(findings::addFirst);
     return new TakenIn(d, findings, origin);

@@ -20,9 +20,7 @@ import java.awt.geom.Path2D;
 import java.awt.geom.Point2D;
 import java.awt.geom.Rectangle2D;
 import java.io.IOException;
-import java.util.ArrayDeque;
 import java.util.ArrayList;
-import java.util.Deque;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
@@ -51,6 +49,7 @@ public final class PageScan extends PDFGraphicsStreamEngine {
   private int hidden;
   private final ReadPage content;
   private boolean running;
+  final MarkedContents marks;
   final ContentDamage damage = new ContentDamage();
 
   private final int number;
@@ -65,7 +64,6 @@ public final class PageScan extends PDFGraphicsStreamEngine {
   private final List<Box> reduced = new ArrayList<>();
   private final FileFonts fonts;
   private final SourcePictures media;
-  private final Deque<Mark> marks = new ArrayDeque<>();
   private final GeneralPath path = new GeneralPath();
   private final PaintedPaths paths;
   private boolean clips;
@@ -73,22 +71,20 @@ public final class PageScan extends PDFGraphicsStreamEngine {
   private int clippers;
   private Rectangle2D showing = new Rectangle2D.Double();
 
-  /**
-   * Marked content that is open.
-   *
-   * @param artifact marked as no part of the text
-   * @param furniture marked as part of every page, not of what stands there (§14.8.2.2.2)
-   */
-  private record Mark(
-      int content, boolean artifact, boolean furniture, Optional<ReplacedText> replaced) {}
-
-  PageScan(PDPage page, int number, LinkAreas links, FileFonts fonts, SourcePictures media) {
+  PageScan(
+      PDPage page,
+      int number,
+      LinkAreas links,
+      FileFonts fonts,
+      SourcePictures media,
+      Layers layers) {
     super(page);
     this.content = new ReadPage(page);
     this.number = number;
     this.links = links;
     this.fonts = fonts;
     this.media = media;
+    this.marks = new MarkedContents(layers);
     PDRectangle crop = page.getCropBox();
     this.toShown = PageSpace.shown(crop, page.getRotation());
     this.paths = new PaintedPaths(toShown);
@@ -111,9 +107,7 @@ public final class PageScan extends PDFGraphicsStreamEngine {
     } catch (PageBudget.Spent e) {
       // What was read until then is kept; that something was left out is said.
     }
-    while (!marks.isEmpty()) {
-      endMarkedContentSequence();
-    }
+    marks.endAll();
     var annotations = new PageAnnotations(getPage(), number);
     annotations(annotations);
     var showing =
@@ -151,9 +145,7 @@ public final class PageScan extends PDFGraphicsStreamEngine {
     int before = visible.size();
     var written = new HashSet<COSDictionary>();
     for (PDAnnotation a : annotations.shown()) {
-      marks.clear();
-      marks.push(
-          new Mark(PageAnnotations.content(a.getCOSObject()), false, false, Optional.empty()));
+      marks.annotation(a.getCOSObject());
       int first = visible.size();
       try {
         showAnnotation(a);
@@ -204,38 +196,13 @@ public final class PageScan extends PDFGraphicsStreamEngine {
   @Override
   public void beginMarkedContentSequence(COSName tag, COSDictionary properties) {
     super.beginMarkedContentSequence(tag, properties);
-    Mark outer = marks.peek();
-    int content = outer == null ? -1 : outer.content();
-    boolean artifact = outer != null && outer.artifact() || COSName.ARTIFACT.equals(tag);
-    String kind = properties == null ? "" : properties.getNameAsString(COSName.TYPE, "");
-    boolean furniture =
-        outer != null && outer.furniture()
-            || COSName.ARTIFACT.equals(tag)
-                && (kind.equals("Pagination") || kind.equals("Background") || kind.equals("Page"));
-    Optional<ReplacedText> replaced = outer == null ? Optional.empty() : outer.replaced();
-    if (properties != null) {
-      if (content < PageAnnotations.CONTENT) {
-        content = properties.getInt(COSName.MCID, content);
-      }
-      String text = properties.getString(COSName.ACTUAL_TEXT);
-      if (text != null) {
-        replaced = Optional.of(new ReplacedText(text));
-      }
-    }
-    marks.push(new Mark(content, artifact, furniture, replaced));
+    marks.begin(tag, properties);
   }
 
   @Override
   public void endMarkedContentSequence() {
     super.endMarkedContentSequence();
-    Mark ended = marks.poll();
-    Mark outer = marks.peek();
-    if (ended != null) {
-      ended
-          .replaced()
-          .filter(r -> outer == null || outer.replaced().filter(o -> o == r).isEmpty())
-          .ifPresent(ReplacedText::settle);
-    }
+    marks.end();
   }
 
   @Override
@@ -243,6 +210,9 @@ public final class PageScan extends PDFGraphicsStreamEngine {
       throws IOException {
     if (visible.size() + invisible.size() > MAX_GLYPHS) {
       budget.left();
+      return;
+    }
+    if (marks.isHidden()) {
       return;
     }
     SourceFace face = fonts.face(font);
@@ -276,7 +246,6 @@ public final class PageScan extends PDFGraphicsStreamEngine {
       return;
     }
     String text = fonts.text(font, code);
-    Mark mark = marks.peek();
     var glyph =
         new Glyph(
             text,
@@ -287,9 +256,7 @@ public final class PageScan extends PDFGraphicsStreamEngine {
             new Glyph.Ink(
                 face, PaintedPaths.colour(getGraphicsState().getNonStrokingColor()), Decor.NONE),
             turn,
-            mark == null
-                ? Glyph.Marked.NOT
-                : new Glyph.Marked(content(), mark.artifact(), mark.furniture()),
+            marks.ofGlyph(),
             Optional.empty());
     Optional<LinkAreas.Area> link = linkAt(glyph);
     if (link.isPresent()) {
@@ -300,9 +267,7 @@ public final class PageScan extends PDFGraphicsStreamEngine {
             ? invisible
             : visible;
     to.add(glyph);
-    if (mark != null) {
-      mark.replaced().ifPresent(r -> r.last(to));
-    }
+    marks.shown(to);
   }
 
   /** Whether a glyph lies well outside what shows; clips are often drawn tight around letters. */
@@ -316,12 +281,6 @@ public final class PageScan extends PDFGraphicsStreamEngine {
         || origin.getX() - reach > clip.getMaxX()
         || origin.getY() + size < clip.getMinY()
         || origin.getY() - size > clip.getMaxY();
-  }
-
-  /** The number of the marked content that is open; -1 outside any. */
-  private int content() {
-    Mark mark = marks.peek();
-    return mark == null ? -1 : mark.content();
   }
 
   /** Clockwise in degrees; what is nearly a quarter turn is one, as on sheets scanned askew. */
@@ -366,7 +325,9 @@ public final class PageScan extends PDFGraphicsStreamEngine {
   @Override
   public void showForm(PDFormXObject form) throws IOException {
     damage.form(form.getCOSObject());
+    marks.beginOnLayer(form.getCOSObject());
     super.showForm(form);
+    marks.end();
   }
 
   /** Whether the page asked for more than is read of one page. */
@@ -380,6 +341,9 @@ public final class PageScan extends PDFGraphicsStreamEngine {
       budget.left();
       return;
     }
+    if (marks.isHidden(image)) {
+      return;
+    }
     Rectangle2D area =
         toShown
             .createTransformedShape(
@@ -389,14 +353,13 @@ public final class PageScan extends PDFGraphicsStreamEngine {
                     .createTransformedShape(new Rectangle2D.Double(0, 0, 1, 1)))
             .getBounds2D();
     boolean onPage = area.intersects(0, 0, width, height);
-    Mark mark = marks.peek();
-    if (!onPage || area.getWidth() < 3 || area.getHeight() < 3 || mark != null && mark.artifact()) {
+    if (!onPage || area.getWidth() < 3 || area.getHeight() < 3 || marks.isArtifact()) {
       return;
     }
     var box = new Box(area.getX(), area.getY(), area.getWidth(), area.getHeight());
     Optional<Media> m = media.of(image);
     if (m.isPresent()) {
-      pictures.add(new Placed(m.get(), box, content(), ""));
+      pictures.add(new Placed(m.get(), box, marks.content(), ""));
       if (SourcePictures.isThinned(image, m.get())) {
         reduced.add(box);
       }
@@ -509,8 +472,8 @@ public final class PageScan extends PDFGraphicsStreamEngine {
 
   @Override
   public void shadingFill(COSName shadingName) {
-    if (!isFurniture()) {
-      paths.shaded(getResources(), shadingName, showing(), content());
+    if (!marks.isFurniture() && !marks.isHidden()) {
+      paths.shaded(getResources(), shadingName, showing(), marks.content());
     }
   }
 
@@ -518,22 +481,21 @@ public final class PageScan extends PDFGraphicsStreamEngine {
   @Override
   public void showTransparencyGroup(PDTransparencyGroup group) throws IOException {
     double outer = paths.group(getGraphicsState());
+    damage.form(group.getCOSObject());
+    marks.beginOnLayer(group.getCOSObject());
     super.showTransparencyGroup(group);
+    marks.end();
     paths.endGroup(outer);
   }
 
   private void note(boolean stroked, boolean filled) {
-    paths.rules(path, getGraphicsState(), stroked);
-    if (path.getCurrentPoint() != null && !isFurniture()) {
-      paths.shape(path, getGraphicsState(), stroked, filled, showing(), content());
+    if (!marks.isHidden()) {
+      paths.rules(path, getGraphicsState(), stroked);
+      if (path.getCurrentPoint() != null && !marks.isFurniture()) {
+        paths.shape(path, getGraphicsState(), stroked, filled, showing(), marks.content());
+      }
     }
     clipped();
     path.reset();
-  }
-
-  /** Whether what is painted is part of every page, as headers are. */
-  private boolean isFurniture() {
-    Mark mark = marks.peek();
-    return mark != null && mark.furniture();
   }
 }

@@ -8,6 +8,7 @@ import decant.pdf.read.fonts.FileFonts;
 import decant.pdf.read.page.ScannedPage;
 import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
+import decant.words.Figures;
 import decant.words.Words;
 import decant.work.Faults;
 import java.io.IOException;
@@ -75,7 +76,8 @@ public final class PageScans {
   public static ScannedPage one(PDDocument pdf, int page) throws IOException {
     PDPage p = pdf.getPage(page);
     LinkAreas links = new PdfLinks(pdf).of(p, page);
-    return new PageScan(p, page, links, new FileFonts(), new SourcePictures()).scan();
+    return new PageScan(p, page, links, new FileFonts(), new SourcePictures(), Layers.of(pdf))
+        .scan();
   }
 
   public Result all() throws ReadProblem, IOException {
@@ -129,12 +131,13 @@ public final class PageScans {
     var fonts = new FileFonts();
     var findings = new ArrayList<Finding>();
     var media = new SourcePictures();
+    Layers layers = Layers.of(from);
     for (int k = first; k < end; k++) {
       request.checkpoint();
       progressed();
       var page = from.getPage(k);
       try {
-        var scan = new PageScan(page, k, links.get(k), fonts, media);
+        var scan = new PageScan(page, k, links.get(k), fonts, media, layers);
         pages.add(scan.scan());
         leftOut(scan, page, k, findings);
       } catch (IOException | RuntimeException | StackOverflowError e) {
@@ -171,6 +174,14 @@ public final class PageScans {
     if (scan.isCut()) {
       String said = WORDS.say("page-scans.cut", k + 1);
       to.add(found(Kind.CONTENT_LEFT_OUT, Severity.LOSS, said, k, whole(page)));
+    }
+    if (page.getUserUnit() != 1) {
+      String said = WORDS.say("page-scans.unit", k + 1, Figures.decimal(page.getUserUnit(), 2));
+      to.add(found(Kind.LAYOUT_SIMPLIFIED, Severity.LOSS, said, k, whole(page)));
+    }
+    if (scan.marks.hasHidden()) {
+      String said = WORDS.say("page-scans.layer", k + 1);
+      to.add(found(Kind.CONTENT_LEFT_OUT, Severity.DOUBT, said, k, whole(page)));
     }
     if (scan.damage.isFound()) {
       String said = WORDS.say("page-scans.damaged", k + 1);
