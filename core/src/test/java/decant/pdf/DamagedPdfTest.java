@@ -221,6 +221,7 @@ class DamagedPdfTest {
     assertThat(told(ofContent(whole))).isEmpty();
     assertThat(told(ofContent(Arrays.copyOf(whole, whole.length - 4)))).as("no sum").isEmpty();
     assertThat(told(ofContent(Arrays.copyOf(whole, whole.length + 9)))).as("more").isEmpty();
+    assertThat(told(ofContent(new byte[0]))).as("nothing").isEmpty();
   }
 
   @Test

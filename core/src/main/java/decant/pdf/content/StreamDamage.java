@@ -51,7 +51,7 @@ public final class StreamDamage {
     if (filter instanceof COSArray several && several.size() == 1) {
       filter = several.getObject(0);
     }
-    return !COSName.FLATE_DECODE.equals(filter) || inflates(stream);
+    return !COSName.FLATE_DECODE.equals(filter) || stream.getLength() == 0 || inflates(stream);
   }
 
   /**
