@@ -92,6 +92,13 @@ public final class PageAnnotations {
         .toList();
   }
 
+  /** Draws what says what it shows and brings no drawing of it, as viewers do (§12.5.2). */
+  static void draw(PDAnnotation a) {
+    if (a.getAppearance() == null || a.getAppearance().getNormalAppearance() == null) {
+      a.constructAppearances();
+    }
+  }
+
   private static String kind(PDAnnotation a) {
     return String.valueOf(a.getSubtype());
   }

@@ -148,6 +148,7 @@ public final class PageScan extends PDFGraphicsStreamEngine {
       marks.annotation(a.getCOSObject());
       int first = visible.size();
       try {
+        PageAnnotations.draw(a);
         showAnnotation(a);
       } catch (IOException | RuntimeException e) {
         Faults.mended("reading the marks of a page", e);
