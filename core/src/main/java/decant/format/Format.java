@@ -51,6 +51,8 @@ public record Format(
     /** What fields ask of what is filled in. */
     FIELD_RULES,
     FONTS,
+    /** Text that does not show. */
+    HIDDEN_TEXT,
     /** What a reader of the same format kept without understanding it. */
     KEPT_PARTS
   }

@@ -6,6 +6,7 @@ import decant.format.Formats;
 import decant.model.Document;
 import decant.model.finding.Finding;
 import decant.model.finding.Finding.Severity;
+import decant.model.walk.HiddenText;
 import decant.recipe.Output;
 import decant.recipe.Recipe;
 import decant.words.Words;
@@ -75,6 +76,9 @@ public final class LeftOut {
     }
     if (!d.styles().typesetting().fonts().isEmpty() && !format.holds().contains(Holding.FONTS)) {
       out.add(found(Severity.NOTE, WORDS.say("left-out.fonts")));
+    }
+    if (!format.holds().contains(Holding.HIDDEN_TEXT) && HiddenText.isIn(d)) {
+      out.add(found(Severity.DOUBT, WORDS.say("left-out.hidden")));
     }
     long pinned = d.sections().stream().filter(s -> s.pinned().isPresent()).count();
     if (pinned > 0) {

@@ -29,7 +29,8 @@ public final class DocFormat implements FormatService {
           Format.Holding.COMMENTS,
           Format.Holding.PENDING_CHANGES,
           Format.Holding.FORM_FIELDS,
-          Format.Holding.FIELD_RULES);
+          Format.Holding.FIELD_RULES,
+          Format.Holding.HIDDEN_TEXT);
 
   private static final Format FORMAT =
       new Format(

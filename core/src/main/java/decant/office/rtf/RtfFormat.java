@@ -31,7 +31,8 @@ public final class RtfFormat implements FormatService {
               Format.Holding.COMMENTS,
               Format.Holding.PENDING_CHANGES,
               Format.Holding.FORM_FIELDS,
-              Format.Holding.FIELD_RULES));
+              Format.Holding.FIELD_RULES,
+              Format.Holding.HIDDEN_TEXT));
 
   /** Objects, fields that fetch, templates ([RTF] 1.9.1): what other programs may act upon. */
   private static final Pattern ACTS =
