@@ -16,6 +16,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
+import java.util.HexFormat;
 import java.util.List;
 import java.util.TreeMap;
 import java.util.zip.Deflater;
@@ -196,13 +197,17 @@ class DamagedPdfTest {
   }
 
   private TakenIn ofContent(byte[] packed) throws IOException {
+    return ofContent("/FlateDecode", packed);
+  }
+
+  private TakenIn ofContent(String filters, byte[] packed) throws IOException {
     return Samples.taken(
         file(
             CATALOG,
             TREE.formatted(2, "4 0 R 6 0 R", ""),
             FONT,
             page(4, BOX),
-            stream(5, "/Filter/FlateDecode/Length " + packed.length, packed),
+            stream(5, "/Filter " + filters + "/Length " + packed.length, packed),
             page(6, BOX),
             content(7, "Berth two")));
   }
@@ -222,6 +227,21 @@ class DamagedPdfTest {
     assertThat(told(ofContent(Arrays.copyOf(whole, whole.length - 4)))).as("no sum").isEmpty();
     assertThat(told(ofContent(Arrays.copyOf(whole, whole.length + 9)))).as("more").isEmpty();
     assertThat(told(ofContent(new byte[0]))).as("nothing").isEmpty();
+  }
+
+  /** §7.4.3: hexadecimal digits around what is packed. */
+  @Test
+  void contentThatIsPackedTwiceIsLookedAtWithin() throws IOException {
+    String filters = "[/ASCIIHexDecode/FlateDecode]";
+    String digits = HexFormat.of().formatHex(packed(lines()));
+    TakenIn whole = ofContent(filters, bytes(digits + ">"));
+    assertThat(Samples.text(whole)).contains("Berth 39 is 1521");
+    assertThat(told(whole)).isEmpty();
+    String wrong = digits.substring(0, 200) + "0".repeat(40) + digits.substring(240);
+    assertThat(told(ofContent(filters, bytes(wrong + ">"))))
+        .singleElement()
+        .asString()
+        .startsWith("What stands on page 1 is damaged");
   }
 
   @Test

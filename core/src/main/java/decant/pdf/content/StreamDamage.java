@@ -4,6 +4,7 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.ByteBuffer;
+import java.util.List;
 import java.util.zip.Adler32;
 import java.util.zip.DataFormatException;
 import java.util.zip.Inflater;
@@ -14,12 +15,16 @@ import org.apache.pdfbox.cos.COSNull;
 import org.apache.pdfbox.cos.COSObject;
 import org.apache.pdfbox.cos.COSStream;
 import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.common.PDStream;
 
 /**
  * Whether content can be read to its end. The library leaves out what it cannot unpack, and streams
  * that are not there, without a word.
  */
 public final class StreamDamage {
+  /** The filter that what stands before it is undone up to. */
+  private static final List<String> PACKED = List.of(COSName.FLATE_DECODE.getName());
+
   private StreamDamage() {}
 
   /** Whether the content of a page lacks something of what the page names as its content. */
@@ -48,8 +53,8 @@ public final class StreamDamage {
       return false;
     }
     COSBase filter = stream.getFilters();
-    if (filter instanceof COSArray several && several.size() == 1) {
-      filter = several.getObject(0);
+    if (filter instanceof COSArray several && several.size() > 0) {
+      filter = several.getObject(several.size() - 1);
     }
     return !COSName.FLATE_DECODE.equals(filter) || stream.getLength() == 0 || inflates(stream);
   }
@@ -64,7 +69,7 @@ public final class StreamDamage {
     var from = new byte[1 << 13];
     var to = new byte[1 << 14];
     var sum = new Adler32();
-    try (InputStream in = stream.createRawInputStream()) {
+    try (InputStream in = new PDStream(stream).createInputStream(PACKED)) {
       in.skipNBytes(2); // the header, which says nothing that matters
       int read = 0;
       while (!inflater.finished()) {
