@@ -16,9 +16,9 @@ import decant.preview.LeftOut;
 import decant.proof.OffSheet;
 import decant.publication.Publication;
 import decant.publish.Exposure;
+import decant.publish.Losses;
 import decant.publish.Publisher;
 import decant.publish.Receipt;
-import decant.reading.Active;
 import decant.reading.ActiveContent;
 import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
@@ -118,7 +118,7 @@ public record Conversion(
         told.add(WORDS.say("conversion.kept-pictures"));
       }
       publication = kept;
-      findings = ofKept(taken.findings());
+      findings = Losses.ofKeptPages(taken.findings());
     } else {
       Changes.Changed changed = order.changes().in(taken.document());
       replaced = changed.replaced();
@@ -166,14 +166,6 @@ public record Conversion(
         Changes.or(set.language(), own.language()));
   }
 
-  /** What cannot be said of pages that were not made anew. */
-  private static List<Finding> ofKept(List<Finding> findings) {
-    return findings.stream()
-        .filter(
-            f -> f.kind() == Finding.Kind.ACTIVE_CONTENT || f.kind() == Finding.Kind.FILE_DAMAGED)
-        .toList();
-  }
-
   private static boolean makesPicturesSmaller(Recipe recipe) {
     return recipe.outputs().stream()
         .anyMatch(o ->
@@ -184,10 +176,7 @@ public record Conversion(
 
   /** What of the file is not in what is published of it. */
   public List<Finding> losses() {
-    return findings.stream()
-        .filter(f -> f.severity() == Finding.Severity.LOSS)
-        .filter(f -> f.kind() != Finding.Kind.ACTIVE_CONTENT || recipe.active() == Active.REMOVE)
-        .toList();
+    return Losses.of(recipe, findings);
   }
 
   /**

@@ -2,6 +2,7 @@ package decant.format;
 
 import decant.format.Format.Family;
 import decant.model.Document;
+import decant.model.walk.HiddenText;
 import decant.reading.Active;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -143,7 +144,16 @@ public final class Formats {
 
   /** What writes a format. @throws IllegalArgumentException if it is none of {@link #written} */
   public static FormatService.Writer writer(Format f) {
-    return service(f).flatMap(FormatService::writer).orElseThrow(() -> unwritten(f));
+    FormatService.Writer own =
+        service(f).flatMap(FormatService::writer).orElseThrow(() -> unwritten(f));
+    return (d, out) -> own.write(going(d, f), out);
+  }
+
+  /**
+   * What of a document goes into a format: text that does not show, only where it can be hidden.
+   */
+  private static Document going(Document d, Format f) {
+    return f.holds().contains(Format.Holding.HIDDEN_TEXT) ? d : HiddenText.without(d);
   }
 
   /** The extension of the file that a document becomes in a format that is written. */
@@ -153,7 +163,9 @@ public final class Formats {
 
   /** What verifies files of a format that is written. */
   public static FormatService.Verifier verifier(Format f) {
-    return service(f).flatMap(FormatService::verifier).orElseThrow(() -> unwritten(f));
+    FormatService.Verifier own =
+        service(f).flatMap(FormatService::verifier).orElseThrow(() -> unwritten(f));
+    return (file, d) -> own.verify(file, going(d, f));
   }
 
   /** What locks files of a format with a password; empty if they cannot be locked. */

@@ -15,6 +15,7 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HexFormat;
 import java.util.List;
@@ -77,6 +78,13 @@ class DamagedPdfTest {
     return Files.write(folder.resolve("damaged.pdf"), out.toByteArray());
   }
 
+  /** What a file comes in as that has a catalog and a font besides. */
+  private TakenIn taken(String tree, String... pages) throws IOException {
+    var all = new ArrayList<>(List.of(CATALOG, tree, FONT));
+    all.addAll(List.of(pages));
+    return Samples.taken(file(all.toArray(String[]::new)));
+  }
+
   private static List<String> told(TakenIn t) {
     return t.findings().stream()
         .filter(f -> f.severity() != Severity.NOTE)
@@ -90,13 +98,7 @@ class DamagedPdfTest {
   void aLengthThatIsNoNumberCostsNothing(String length) throws IOException {
     byte[] shown = bytes(WORDS.formatted("Keep the quay clear."));
     TakenIn t =
-        Samples.taken(
-            file(
-                CATALOG,
-                TREE.formatted(1, "4 0 R", ""),
-                FONT,
-                page(4, BOX),
-                stream(5, "/Length " + length, shown)));
+        taken(TREE.formatted(1, "4 0 R", ""), page(4, BOX), stream(5, "/Length " + length, shown));
     assertThat(Samples.text(t)).contains("Keep the quay clear.");
     assertThat(told(t)).isEmpty();
   }
@@ -106,15 +108,12 @@ class DamagedPdfTest {
   @CsvSource({"2, 0", "1, 0", "0, 0", "-7, 0", "3, 1", "19999, 1", "2000000000, 1"})
   void aWrongCountCostsNoPage(int count, int losses) throws IOException {
     TakenIn t =
-        Samples.taken(
-            file(
-                CATALOG,
-                TREE.formatted(count, "4 0 R 6 0 R", BOX),
-                FONT,
-                page(4, ""),
-                content(5, "Berth one"),
-                page(6, ""),
-                content(7, "Berth two")));
+        taken(
+            TREE.formatted(count, "4 0 R 6 0 R", BOX),
+            page(4, ""),
+            content(5, "Berth one"),
+            page(6, ""),
+            content(7, "Berth two"));
     assertThat(t.origin().pages()).isEqualTo(2);
     assertThat(Samples.text(t)).contains("Berth one").contains("Berth two");
     assertThat(told(t)).hasSize(losses).allMatch(m -> m.startsWith("Only 2 pages could be found"));
@@ -124,10 +123,7 @@ class DamagedPdfTest {
   @ParameterizedTest
   @ValueSource(strings = {"2 0 R 4 0 R", "4 0 R 99 0 R", "null 4 0 R", "4 0 R 3 0 R 17"})
   void aTreeThatLeadsNowhereIsReadAsFarAsItGoes(String kids) throws IOException {
-    TakenIn t =
-        Samples.taken(
-            file(
-                CATALOG, TREE.formatted(5, kids, BOX), FONT, page(4, ""), content(5, "Berth one")));
+    TakenIn t = taken(TREE.formatted(5, kids, BOX), page(4, ""), content(5, "Berth one"));
     assertThat(Samples.text(t)).contains("Berth one");
     assertThat(told(t))
         .singleElement()
@@ -160,13 +156,10 @@ class DamagedPdfTest {
   @Test
   void aPageThatSaysItIsSomethingElseIsStillOne() throws IOException {
     TakenIn t =
-        Samples.taken(
-            file(
-                CATALOG,
-                TREE.formatted(1, "4 0 R", BOX),
-                FONT,
-                page(4, "").replace("/Type/Page/", "/Type/Pane/"),
-                content(5, "Berth one")));
+        taken(
+            TREE.formatted(1, "4 0 R", BOX),
+            page(4, "").replace("/Type/Page/", "/Type/Pane/"),
+            content(5, "Berth one"));
     assertThat(Samples.text(t)).contains("Berth one");
     assertThat(told(t)).isEmpty();
   }
@@ -201,15 +194,12 @@ class DamagedPdfTest {
   }
 
   private TakenIn ofContent(String filters, byte[] packed) throws IOException {
-    return Samples.taken(
-        file(
-            CATALOG,
-            TREE.formatted(2, "4 0 R 6 0 R", ""),
-            FONT,
-            page(4, BOX),
-            stream(5, "/Filter " + filters + "/Length " + packed.length, packed),
-            page(6, BOX),
-            content(7, "Berth two")));
+    return taken(
+        TREE.formatted(2, "4 0 R 6 0 R", ""),
+        page(4, BOX),
+        stream(5, "/Filter " + filters + "/Length " + packed.length, packed),
+        page(6, BOX),
+        content(7, "Berth two"));
   }
 
   private static String lines() {
@@ -269,15 +259,12 @@ class DamagedPdfTest {
   @Test
   void contentThatIsNotThereIsTold() throws IOException {
     TakenIn t =
-        Samples.taken(
-            file(
-                CATALOG,
-                TREE.formatted(3, "4 0 R 6 0 R 8 0 R", ""),
-                FONT,
-                page(4, BOX), // of which object 5 is missing
-                page(6, BOX),
-                content(7, "Berth two"),
-                "8 0 obj\n<</Type/Page/Parent 2 0 R%s>>\nendobj\n".formatted(BOX)));
+        taken(
+            TREE.formatted(3, "4 0 R 6 0 R 8 0 R", ""),
+            page(4, BOX), // of which object 5 is missing
+            page(6, BOX),
+            content(7, "Berth two"),
+            "8 0 obj\n<</Type/Page/Parent 2 0 R%s>>\nendobj\n".formatted(BOX));
     assertThat(Samples.text(t)).contains("Berth two");
     assertThat(told(t)).singleElement().asString().contains("page 1 is damaged");
   }
@@ -286,14 +273,11 @@ class DamagedPdfTest {
   @Test
   void objectsThatBreakOffAreTold() throws IOException {
     TakenIn t =
-        Samples.taken(
-            file(
-                CATALOG,
-                TREE.formatted(1, "4 0 R", ""),
-                FONT,
-                page(4, BOX + "/Annots 9 0 R"),
-                content(5, "Berth one"),
-                "9 0 obj\n<</Broken [ 9 0 R >>\nendobj\n"));
+        taken(
+            TREE.formatted(1, "4 0 R", ""),
+            page(4, BOX + "/Annots 9 0 R"),
+            content(5, "Berth one"),
+            "9 0 obj\n<</Broken [ 9 0 R >>\nendobj\n");
     assertThat(Samples.text(t)).contains("Berth one");
     assertThat(told(t)).singleElement().asString().startsWith("1 part of the file is damaged");
   }

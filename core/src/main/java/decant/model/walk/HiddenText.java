@@ -52,11 +52,14 @@ public final class HiddenText {
   }
 
   private boolean isIn(Paragraph p) {
-    return p.inlines().stream().anyMatch(i -> isHidden(i, p));
+    Look base = styles.paragraphLook(p.look());
+    return p.inlines().stream().anyMatch(i -> isHidden(i, base));
   }
 
-  private boolean isHidden(Inline i, Paragraph p) {
-    Look base = styles.paragraphLook(p.look());
+  /**
+   * @param base the look of its paragraph
+   */
+  private boolean isHidden(Inline i, Look base) {
     return switch (i) {
       case Inline.Text t -> styles.textLook(base, t.look()).value(TextTraits.HIDDEN);
       case Inline.Field f -> styles.textLook(base, f.look()).value(TextTraits.HIDDEN);
@@ -94,6 +97,7 @@ public final class HiddenText {
   }
 
   private Paragraph without(Paragraph p) {
-    return p.withInlines(p.inlines().stream().filter(i -> !isHidden(i, p)).toList());
+    Look base = styles.paragraphLook(p.look());
+    return p.withInlines(p.inlines().stream().filter(i -> !isHidden(i, base)).toList());
   }
 }

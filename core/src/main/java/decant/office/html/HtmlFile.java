@@ -19,7 +19,6 @@ import decant.model.look.Media;
 import decant.model.look.MediaId;
 import decant.model.look.StyleSheet;
 import decant.model.look.TextTraits;
-import decant.model.walk.HiddenText;
 import decant.model.walk.Part;
 import decant.model.walk.Walk;
 import decant.office.emit.StorablePicture;
@@ -203,8 +202,7 @@ final class HtmlFile {
   }
 
   /** Writes a document. @throws IOException if the stream cannot be written */
-  static void write(Document document, OutputStream out) throws IOException {
-    Document d = HiddenText.without(document);
+  static void write(Document d, OutputStream out) throws IOException {
     var blocks = new ArrayList<Block>();
     d.sections().forEach(s -> blocks.addAll(s.blocks()));
     var all = new Fragment(blocks, d.stories(), shown(d), d.lists(), d.styles());

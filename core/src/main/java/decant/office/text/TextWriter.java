@@ -14,7 +14,6 @@ import decant.model.Section;
 import decant.model.Story;
 import decant.model.Table;
 import decant.model.look.Placement;
-import decant.model.walk.HiddenText;
 import decant.model.walk.Walk;
 import java.io.IOException;
 import java.io.OutputStream;
@@ -51,7 +50,7 @@ final class TextWriter {
   /** Writes a document. @throws IOException if the stream cannot be written */
   static void write(Document document, OutputStream stream) throws IOException {
     var writer = new OutputStreamWriter(stream, StandardCharsets.UTF_8);
-    new TextWriter(HiddenText.without(document), writer).all();
+    new TextWriter(document, writer).all();
     writer.flush();
   }
 

@@ -40,23 +40,21 @@ public final class XmlParts {
     }
   }
 
-  /** Feeds the children of the first element of a name, wherever it stands. */
-  public static void children(byte[] part, String name, String parent, int deepest, ChildSink sink)
-      throws ReadProblem {
-    fed(part, name, parent, deepest, sink);
-  }
-
   /** The same of an element that must be there. */
   public static void body(byte[] part, String name, String parent, int deepest, ChildSink sink)
       throws ReadProblem {
-    if (!fed(part, name, parent, deepest, sink)) {
+    if (!children(part, name, parent, deepest, sink)) {
       throw damaged(name, new XMLStreamException("no " + parent));
     }
   }
 
-  /** Whether the element is there. */
-  private static boolean fed(byte[] part, String name, String parent, int deepest, ChildSink sink)
-      throws ReadProblem {
+  /**
+   * Feeds the children of the first element of a name, wherever it stands.
+   *
+   * @return whether there is one
+   */
+  public static boolean children(
+      byte[] part, String name, String parent, int deepest, ChildSink sink) throws ReadProblem {
     try {
       XMLStreamReader in = XmlTree.reader(part);
       try {

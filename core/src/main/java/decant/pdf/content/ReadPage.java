@@ -88,7 +88,7 @@ public final class ReadPage extends PDPage {
         if (in != null) {
           in.transferTo(out);
         }
-        return new Unpacked(out.toByteArray(), !StreamDamage.of(page));
+        return new Unpacked(out.toByteArray(), true);
       } catch (IOException e) {
         return new Unpacked(out.toByteArray(), false);
       }

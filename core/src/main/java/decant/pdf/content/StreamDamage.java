@@ -16,6 +16,7 @@ import org.apache.pdfbox.cos.COSObject;
 import org.apache.pdfbox.cos.COSStream;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.common.PDStream;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Whether content can be read to its end. The library leaves out what it cannot unpack, and streams
@@ -24,6 +25,9 @@ import org.apache.pdfbox.pdmodel.common.PDStream;
 public final class StreamDamage {
   /** The filter that what stands before it is undone up to. */
   private static final List<String> PACKED = List.of(COSName.FLATE_DECODE.getName());
+
+  /** Bytes that are unpacked; what is larger was made to do harm, and is not looked at further. */
+  private static final long MOST = 256L << 20;
 
   private StreamDamage() {}
 
@@ -42,13 +46,12 @@ public final class StreamDamage {
     return said != null && said != COSNull.NULL && !isWhole(contents);
   }
 
-  private static @org.jspecify.annotations.Nullable COSBase resolved(
-      @org.jspecify.annotations.Nullable COSBase o) {
+  private static @Nullable COSBase resolved(@Nullable COSBase o) {
     return o instanceof COSObject reference ? reference.getObject() : o;
   }
 
   /** Whether something is a stream that can be unpacked to its end, as far as can be told. */
-  public static boolean isWhole(@org.jspecify.annotations.Nullable COSBase content) {
+  public static boolean isWhole(@Nullable COSBase content) {
     if (!(content instanceof COSStream stream)) {
       return false;
     }
@@ -73,6 +76,9 @@ public final class StreamDamage {
       in.skipNBytes(2); // the header, which says nothing that matters
       int read = 0;
       while (!inflater.finished()) {
+        if (inflater.getBytesWritten() > MOST) {
+          return true;
+        }
         if (inflater.needsInput()) {
           read = in.read(from);
           if (read < 0) {

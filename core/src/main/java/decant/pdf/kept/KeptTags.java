@@ -10,6 +10,7 @@ import decant.pdf.content.ContentSplice;
 import decant.pdf.content.Instruction;
 import decant.pdf.content.ReadPage;
 import decant.pdf.content.Span;
+import decant.pdf.content.StreamDamage;
 import java.awt.geom.Point2D;
 import java.io.IOException;
 import java.util.ArrayList;
@@ -68,7 +69,7 @@ public final class KeptTags {
    */
   public static Optional<Tagged> of(PDPage page, Map<NodeId, Box> places) throws IOException {
     ReadPage.Unpacked content = ReadPage.Unpacked.of(page);
-    if (!content.whole() || content.bytes().length > MAX_BYTES) {
+    if (!content.whole() || content.bytes().length > MAX_BYTES || StreamDamage.of(page)) {
       return Optional.empty();
     }
     Map<Integer, List<Point2D>> painted = PaintedPlaces.of(page);

@@ -48,14 +48,14 @@ public final class SourceParser extends PDFParser {
    */
   public static SourceDocument open(Path file, String password) throws IOException {
     return open(
-        ended(new RandomAccessReadBufferedFile(file.toFile())),
+        new RandomAccessReadBufferedFile(file.toFile()),
         password,
         IOUtils.createTempFileOnlyStreamCache());
   }
 
   /** The same of a PDF in memory, which needs no password. */
   public static SourceDocument open(byte[] pdf) throws IOException {
-    return open(ended(new RandomAccessReadBuffer(pdf)), "", IOUtils.createMemoryOnlyStreamCache());
+    return open(new RandomAccessReadBuffer(pdf), "", IOUtils.createMemoryOnlyStreamCache());
   }
 
   /**
@@ -87,7 +87,7 @@ public final class SourceParser extends PDFParser {
       RandomAccessRead source, String password, StreamCacheCreateFunction cache)
       throws IOException {
     try {
-      return (SourceDocument) new SourceParser(source, password, cache).parse();
+      return (SourceDocument) new SourceParser(ended(source), password, cache).parse();
     } catch (IOException | RuntimeException | StackOverflowError e) {
       IOUtils.closeQuietly(source);
       throw e;

@@ -6,6 +6,7 @@ import decant.io.WriteProblem;
 import decant.layout.Layout;
 import decant.model.finding.Finding;
 import decant.preview.LeftOut;
+import decant.publish.Losses;
 import decant.publish.Publisher;
 import decant.publish.Receipt;
 import decant.recipe.PublishProblem;
@@ -43,10 +44,13 @@ public final class Publishing {
 
   /** What of the source is not in what is published. */
   private static List<Finding> losses(Work w, Layout layout, Recipe recipe) {
-    return Stream.concat(
-            w.openFindings().stream(), LeftOut.findings(layout.document(), recipe).stream())
-        .filter(f -> f.severity() == Finding.Severity.LOSS)
-        .toList();
+    List<Finding> found = w.openFindings();
+    List<Finding> said =
+        GoingPages.areKept(w, recipe)
+            ? Losses.ofKeptPages(found)
+            : Stream.concat(found.stream(), LeftOut.findings(layout.document(), recipe).stream())
+                .toList();
+    return Losses.of(recipe, said);
   }
 
   private void publish(Work w, boolean overwrite) {

@@ -12,13 +12,13 @@ final class ContentDamage {
   private final Set<COSStream> forms = Collections.newSetFromMap(new IdentityHashMap<>());
   private boolean found;
 
-  /** Content that the engine passes over, for it is not there. */
-  void absent(PDPage page) {
-    found = !page.hasContents() && StreamDamage.of(page);
+  void page(PDPage page) {
+    found |= StreamDamage.of(page);
   }
 
-  void content(boolean whole) {
-    found |= !whole;
+  /** What could not even be unpacked as far as it goes. */
+  void broken() {
+    found = true;
   }
 
   void form(COSStream content) {

@@ -18,7 +18,6 @@ import org.jspecify.annotations.Nullable;
  * stands on one of them is on no page that anybody sees or prints.
  */
 final class Layers {
-  private static final COSName OFF_STATE = COSName.OFF;
   private static final COSName VE = COSName.getPDFName("VE");
 
   /** Expressions in expressions deeper than this nobody writes. */
@@ -37,7 +36,7 @@ final class Layers {
     if (state == null) {
       return layers;
     }
-    if (OFF_STATE.equals(state.getCOSName(COSName.BASE_STATE))) {
+    if (COSName.OFF.equals(state.getCOSName(COSName.BASE_STATE))) {
       layers.off.addAll(groups(all.getCOSArray(COSName.OCGS)));
       groups(state.getCOSArray(COSName.ON)).forEach(layers.off::remove);
     }

@@ -101,8 +101,8 @@ public final class PageScan extends PDFGraphicsStreamEngine {
 
   ScannedPage scan() throws IOException {
     try {
-      damage.absent(getPage());
       budget.content(getPage());
+      damage.page(getPage());
       processPage(content);
     } catch (PageBudget.Spent e) {
       // What was read until then is kept; that something was left out is said.
@@ -303,7 +303,9 @@ public final class PageScan extends PDFGraphicsStreamEngine {
   protected void processOperator(Operator operator, List<COSBase> operands) throws IOException {
     if (ReadPage.isAll(operator, operands) && !running) {
       running = true;
-      damage.content(content.run(this::processOperator));
+      if (!content.run(this::processOperator)) {
+        damage.broken();
+      }
       return;
     }
     if (operator.getName().equals("Do")) {
