@@ -26,8 +26,7 @@ class LossesTest {
   @Test
   void whatActsIsLostOnlyWhereItIsLeftOut() {
     Recipe recipe = RecipeBook.copyAs(Formats.pages());
-    assertThat(Losses.of(recipe.with(Active.REMOVE), ALL))
-        .containsExactly(ACTS, DAMAGED, PICTURE);
+    assertThat(Losses.of(recipe.with(Active.REMOVE), ALL)).containsExactly(ACTS, DAMAGED, PICTURE);
     assertThat(Losses.of(recipe.with(Active.KEEP), ALL)).containsExactly(DAMAGED, PICTURE);
   }
 
