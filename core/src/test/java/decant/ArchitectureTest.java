@@ -125,7 +125,14 @@ class ArchitectureTest {
             "verify.office"));
     out.put(
         "office.html",
-        and(readers, "layout.label", "office.emit", "clip", "format", "verify.office"));
+        and(
+            readers,
+            "layout.label",
+            "office.emit",
+            "office.source",
+            "clip",
+            "format",
+            "verify.office"));
     out.put("office.text", and(readers, "layout.label", "format", "verify.office"));
     out.put("office.odf.markup", and(readers, "office.xml"));
     out.put(

@@ -4,14 +4,17 @@ import decant.model.look.Colour;
 import decant.model.look.Look;
 import decant.model.look.ParagraphTraits;
 import decant.model.look.ParagraphTraits.Alignment;
+import decant.model.look.Rules;
 import decant.model.look.TextTraits;
 import decant.picture.PictureSize;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.jsoup.nodes.Element;
 
 /** What a style attribute says of text and paragraphs (CSS 2.2); what is not understood is left. */
 final class Css {
@@ -23,28 +26,6 @@ final class Css {
 
   private static final Pattern HEX = Pattern.compile("#([0-9a-f]{6}|[0-9a-f]{3})\\b");
 
-  /** Of CSS Color 3's basic names, those that documents use. */
-  private static final Map<String, String> NAMES =
-      Map.ofEntries(
-          Map.entry("black", "000000"),
-          Map.entry("silver", "C0C0C0"),
-          Map.entry("gray", "808080"),
-          Map.entry("grey", "808080"),
-          Map.entry("white", "FFFFFF"),
-          Map.entry("maroon", "800000"),
-          Map.entry("red", "FF0000"),
-          Map.entry("purple", "800080"),
-          Map.entry("fuchsia", "FF00FF"),
-          Map.entry("green", "008000"),
-          Map.entry("lime", "00FF00"),
-          Map.entry("olive", "808000"),
-          Map.entry("yellow", "FFFF00"),
-          Map.entry("navy", "000080"),
-          Map.entry("blue", "0000FF"),
-          Map.entry("teal", "008080"),
-          Map.entry("aqua", "00FFFF"),
-          Map.entry("orange", "FFA500"));
-
   private static final double LARGEST = 400;
 
   private final Map<String, String> said = new LinkedHashMap<>();
@@ -54,13 +35,24 @@ final class Css {
       int colon = one.indexOf(':');
       if (colon > 0) {
         String value = one.substring(colon + 1).replace("!important", "").strip();
-        said.put(one.substring(0, colon).strip().toLowerCase(Locale.ROOT), value);
+        CssShorthands.put(one.substring(0, colon).strip().toLowerCase(Locale.ROOT), value, said);
       }
     }
   }
 
-  static Css of(String style) {
-    return new Css(style);
+  /** What an element says of its look: by attributes, and by its style, which counts more. */
+  static Css of(Element e) {
+    return new Css(HtmlHints.of(e) + e.attr("style"));
+  }
+
+  /** The same without the room around it, which a page has at the edges of its paper. */
+  Css withoutMargins() {
+    said.keySet().removeIf(p -> p.startsWith("margin") || p.startsWith("border"));
+    return this;
+  }
+
+  boolean says(String property) {
+    return said.containsKey(property);
   }
 
   String value(String property) {
@@ -71,6 +63,35 @@ final class Css {
     return value("display").equals("none") || value("visibility").equals("hidden");
   }
 
+  boolean breaksBefore() {
+    return (value("page-break-before") + value("break-before")).matches("always|page|left|right");
+  }
+
+  boolean breaksAfter() {
+    return (value("page-break-after") + value("break-after")).matches("always|page|left|right");
+  }
+
+  /** Whether a line is drawn at any of its sides. */
+  boolean isBordered() {
+    return rules().isDrawn();
+  }
+
+  /** The lines at its sides. */
+  private Rules rules() {
+    return new Rules(
+        CssShorthands.rule(value("border-top"), this::colourOf),
+        CssShorthands.rule(value("border-right"), this::colourOf),
+        CssShorthands.rule(value("border-bottom"), this::colourOf),
+        CssShorthands.rule(value("border-left"), this::colourOf),
+        Optional.empty(),
+        Optional.empty());
+  }
+
+  /** The ground of a block is not that of its letters. */
+  Look withoutGround(Look text) {
+    return background().isPresent() ? text.without(TextTraits.HIGHLIGHT) : text;
+  }
+
   /** The look of text in it, over that of the text around it. */
   Look text(Look around, double size) {
     Look look = around;
@@ -79,7 +100,11 @@ final class Css {
     if (!family.isEmpty() && !isGeneric(family)) {
       look = look.with(TextTraits.FAMILY, family);
     }
-    Optional<Double> own = length("font-size", size).filter(s -> s > 0 && s < LARGEST);
+    double parent = around.get(TextTraits.SIZE).orElse(size);
+    Optional<Double> own =
+        length("font-size", parent)
+            .or(() -> CssShorthands.size(value("font-size"), parent, size))
+            .filter(s -> s > 0 && s < LARGEST);
     if (own.isPresent()) {
       look = look.with(TextTraits.SIZE, Math.round(own.get() * 4) / 4.0);
     }
@@ -142,10 +167,18 @@ final class Css {
     }
     Optional<Double> indent =
         length("margin-inline-start", size).or(() -> length("margin-left", size));
+    double outer = look.value(ParagraphTraits.INDENT_START);
     look =
-        indent.filter(i -> i > 0 && i < LARGEST).isPresent()
-            ? look.with(ParagraphTraits.INDENT_START, indent.get())
+        indent.filter(i -> i > 0 && outer + i < LARGEST).isPresent()
+            ? look.with(ParagraphTraits.INDENT_START, outer + indent.get())
             : look;
+    Optional<Colour> ground = background();
+    if (ground.isPresent()
+        && (look.sets(ParagraphTraits.SHADING) || !ground.get().equals(Colour.WHITE))) {
+      look = look.with(ParagraphTraits.SHADING, ground.get());
+    }
+    Rules rules = rules();
+    look = rules.isDrawn() ? look.with(ParagraphTraits.RULES, rules) : look;
     Optional<Double> first =
         length("text-indent", size).filter(i -> i != 0 && Math.abs(i) < LARGEST);
     return first.isPresent() ? look.with(ParagraphTraits.FIRST_LINE, first.get()) : look;
@@ -155,8 +188,11 @@ final class Css {
     return colour("background-color").or(() -> colour("background"));
   }
 
-  private Optional<Colour> colour(String property) {
-    String v = value(property);
+  Optional<Colour> colour(String property) {
+    return colourOf(value(property));
+  }
+
+  private Optional<Colour> colourOf(String v) {
     Matcher m = RGB.matcher(v);
     if (m.find()) {
       boolean clear = m.group(4) != null && number(m.group(4)).orElse(1.0) == 0;
@@ -168,7 +204,7 @@ final class Css {
       String h = hex.group(1);
       return Optional.of(Colour.parse(h.length() == 6 ? h : h.replaceAll("(.)", "$1$1")));
     }
-    return Optional.ofNullable(NAMES.get(v.split("\\s+")[0])).map(Colour::parse);
+    return Arrays.stream(v.split("\\s+")).flatMap(w -> ColourNames.of(w).stream()).findFirst();
   }
 
   private static int channel(String digits) {

@@ -1,44 +1,68 @@
 package decant.clip;
 
 import decant.model.look.ListDefinition;
+import decant.model.look.ListDefinition.Level;
+import decant.model.look.ListDefinition.NumberFormat;
 import java.util.ArrayList;
 import org.jsoup.nodes.Element;
 
-/** Lists of a page. */
+/** Lists of a page: how their items are marked and counted. */
 final class HtmlLists {
   private HtmlLists() {}
 
-  /**
-   * A list as an element has it.
-   *
-   * @param start the number of its first item, in digits
-   */
-  static ListDefinition of(String id, Element e, String start) {
-    if (!e.normalName().equals("ol")) {
-      return ListDefinition.marked(id, "•");
-    }
-    String mark =
-        switch (e.attr("type")) {
-          case "a" -> "a.";
-          case "A" -> "A.";
-          case "i" -> "i.";
-          case "I" -> "I.";
-          default -> "1.";
-        };
-    return numbered(ListDefinition.marked(id, mark), e, Integer.parseInt(start));
+  static boolean isOrdered(Element e) {
+    return e.normalName().equals("ol");
   }
 
-  /** Inner levels counted as the inner lists are. */
-  private static ListDefinition numbered(ListDefinition d, Element e, int start) {
+  /** The number of its first item. */
+  static int start(Element e) {
+    String said = e.attr("start");
+    return said.matches("\\d{1,3}") ? Integer.parseInt(said) : 1;
+  }
+
+  /** A list whose items of one level are marked as an element has it. */
+  static ListDefinition of(String id, Element e, int start, int depth) {
+    ListDefinition usual = ListDefinition.marked(id, isOrdered(e) ? "1." : "•");
+    return with(usual, depth, level(e, start, depth));
+  }
+
+  /** The same with another level. */
+  static ListDefinition with(ListDefinition d, int depth, Level own) {
     var levels = new ArrayList<>(d.levels());
-    levels.set(0, d.level(0).from(start));
-    Element inner = e.selectFirst("ol > li ol, ol > li ul");
-    if (inner != null && inner.normalName().equals("ul")) {
-      ListDefinition bullets = ListDefinition.marked(d.id(), "•");
-      for (int k = 1; k < levels.size(); k++) {
-        levels.set(k, bullets.level(k));
-      }
-    }
+    levels.set(depth, own);
     return new ListDefinition(d.id(), levels);
+  }
+
+  /** How an element marks its items, at the usual indent of a level. */
+  static Level level(Element e, int start, int depth) {
+    Level usual = ListDefinition.marked("", "•").level(depth);
+    String said = Css.of(e).value("list-style-type");
+    NumberFormat format = format(said.isEmpty() ? e.attr("type") : said, isOrdered(e));
+    String pattern = format == NumberFormat.BULLET ? bullet(said, depth) : "%" + (depth + 1) + ".";
+    return new Level(format, pattern, start, usual.paragraph(), usual.label());
+  }
+
+  /** By the name that style sheets have for it, or the letter that attributes have. */
+  private static NumberFormat format(String said, boolean ordered) {
+    return switch (said) {
+      case "a", "lower-alpha", "lower-latin" -> NumberFormat.LOWER_LETTER;
+      case "A", "upper-alpha", "upper-latin" -> NumberFormat.UPPER_LETTER;
+      case "i", "lower-roman" -> NumberFormat.LOWER_ROMAN;
+      case "I", "upper-roman" -> NumberFormat.UPPER_ROMAN;
+      case "decimal-leading-zero" -> NumberFormat.TWO_DIGITS;
+      case "1", "decimal" -> NumberFormat.DECIMAL;
+      case "disc", "circle", "square" -> NumberFormat.BULLET;
+      default -> ordered ? NumberFormat.DECIMAL : NumberFormat.BULLET;
+    };
+  }
+
+  /** As browsers have it (§15.3.8 of the living standard): other signs on inner levels. */
+  private static String bullet(String said, int depth) {
+    return switch (said) {
+      case "disc" -> "•";
+      case "circle" -> "◦";
+      case "square" -> "▪";
+      default -> depth == 0 ? "•" : depth == 1 ? "◦" : "▪";
+    };
   }
 }

@@ -136,6 +136,7 @@ public final class HtmlWriter {
       lists.add(new OpenList(list, m.list()));
     }
     Element li = lists.getLast().element.appendElement("li");
+    styled(li, HtmlBlocks.css(from.styles().paragraphLook(p.look())));
     bookmarks(p, li);
     label(p, m, li);
     inlines(p, li);
@@ -158,7 +159,7 @@ public final class HtmlWriter {
     if (simple) {
       li.attr("value", number.toString());
     } else {
-      li.attr("style", "list-style-type:none");
+      li.attr("style", li.attr("style") + "list-style-type:none");
       li.appendElement("span").text(label + "\u00A0");
     }
   }
@@ -200,6 +201,7 @@ public final class HtmlWriter {
       case JUSTIFIED -> css.append("text-align:justify;");
       case START -> {}
     }
+    css.append(HtmlBlocks.css(look));
     double indent = look.value(ParagraphTraits.INDENT_START);
     css.append(indent > 0 ? "margin-inline-start:%spt;".formatted(points(indent)) : "");
     double first = look.value(ParagraphTraits.FIRST_LINE);
@@ -223,7 +225,7 @@ public final class HtmlWriter {
     }
   }
 
-  private static String points(double v) {
+  static String points(double v) {
     String s = String.format(Locale.ROOT, "%.2f", v);
     return s.endsWith(".00") ? s.substring(0, s.length() - 3) : s;
   }

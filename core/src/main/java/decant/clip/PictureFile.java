@@ -59,7 +59,11 @@ public final class PictureFile {
     if (Files.size(file) > MOST_BYTES) {
       return Optional.empty();
     }
-    byte[] bytes = Files.readAllBytes(file);
+    return load(Files.readAllBytes(file));
+  }
+
+  /** The same of what a file holds. @throws IOException if it cannot be made a PNG or JPEG */
+  static Optional<Loaded> load(byte[] bytes) throws IOException {
     String type = PictureTypes.type(bytes, "");
     return switch (type) {
       case "" -> Optional.empty();

@@ -22,7 +22,7 @@ import decant.model.look.TextTraits;
 import decant.model.walk.Part;
 import decant.model.walk.Walk;
 import decant.office.emit.StorablePicture;
-import decant.picture.PictureTypes;
+import decant.office.source.TextTaken;
 import decant.reading.DocumentFindings;
 import decant.reading.FontsUsed;
 import decant.reading.ReadProblem;
@@ -32,21 +32,15 @@ import decant.reading.TakenIn;
 import decant.text.FontBook;
 import decant.words.Words;
 import java.io.IOException;
-import java.io.InputStream;
 import java.io.OutputStream;
-import java.net.URLDecoder;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.Base64;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
-import org.jsoup.Jsoup;
-import org.jsoup.nodes.Element;
 
 /** Takes HTML files in, and writes them. Nothing that a page names is fetched. */
 final class HtmlFile {
@@ -60,25 +54,29 @@ final class HtmlFile {
 
   /** Takes a file in. @throws ReadProblem if it is too large, or cannot be read */
   static TakenIn read(ReadRequest request) throws ReadProblem {
-    org.jsoup.nodes.Document page;
-    try (InputStream in = Files.newInputStream(request.file())) {
+    byte[] bytes;
+    try {
       if (Files.size(request.file()) > LARGEST) {
         throw ReadProblem.tooLarge();
       }
-      page = Jsoup.parse(in, null, "");
+      bytes = Files.readAllBytes(request.file());
     } catch (IOException e) {
       throw new ReadProblem(
           ReadProblem.Kind.UNREADABLE, WORDS.say("html-file.the-file-cannot-be-read"), e);
     }
-    request.checkpoint();
-    StyleRules.apply(page);
-    page.select("script, style, noscript, template").remove();
-    page.select("[hidden]").remove();
-    page.select("[style~=(?i)display\\s*:\\s*none]").remove();
     var findings = new ArrayList<Finding>();
-    pictures(page, AtomicFile.folderOf(request.file()), findings);
-    forms(page, findings);
-    Fragment f = HtmlReader.read(page.body(), styles());
+    org.jsoup.nodes.Document page = HtmlSource.of(bytes, findings::add);
+    request.checkpoint();
+    Path folder = AtomicFile.folderOf(request.file());
+    var left = new HtmlLeftOut(page);
+    FilesBeside.styles(page, folder);
+    StyleRules.apply(page);
+    left.hidden();
+    int missing = FilesBeside.pictures(page, folder);
+    var taken = new TextTaken();
+    HtmlReader.Page read = HtmlReader.read(page.body(), styles(), taken::take);
+    findings.addAll(left.findings(read, missing, taken));
+    Fragment f = read.content();
     request.checkpoint();
     List<Block> blocks = new ArrayList<>(f.blocks());
     if (blocks.stream().noneMatch(b -> b instanceof Paragraph)) {
@@ -117,67 +115,6 @@ final class HtmlFile {
         Look.of(TextTraits.FAMILY, "Liberation Serif").with(TextTraits.SIZE, 12.0),
         "",
         Map.of());
-  }
-
-  /** Pictures beside the file come along; those elsewhere are told of, and never fetched. */
-  private static void pictures(org.jsoup.nodes.Document page, Path folder, List<Finding> findings) {
-    int missing = 0;
-    for (Element img : page.select("img[src]")) {
-      String src = img.attr("src");
-      if (src.startsWith("data:")) {
-        continue;
-      }
-      Optional<byte[]> bytes = beside(folder, src);
-      if (bytes.isPresent()) {
-        String type = PictureTypes.type(bytes.get(), "");
-        img.attr(
-            "src", "data:" + type + ";base64," + Base64.getEncoder().encodeToString(bytes.get()));
-      } else {
-        missing++;
-      }
-    }
-    if (missing > 0) {
-      findings.add(
-          Finding.general(
-              Finding.Kind.PICTURE_MISSING,
-              Finding.Severity.LOSS,
-              WORDS.count("html-file.pictures", missing)));
-    }
-  }
-
-  private static Optional<byte[]> beside(Path folder, String src) {
-    if (src.contains(":") || src.startsWith("/") || src.startsWith("\\")) {
-      return Optional.empty();
-    }
-    try {
-      String name = URLDecoder.decode(src.replaceAll("[?#].*$", ""), StandardCharsets.UTF_8);
-      Path file = folder.resolve(name).normalize();
-      boolean inside =
-          file.startsWith(folder)
-              && Files.isRegularFile(file)
-              && file.toRealPath().startsWith(folder.toRealPath())
-              && Files.size(file) <= LARGEST;
-      return inside ? Optional.of(Files.readAllBytes(file)) : Optional.empty();
-    } catch (IOException | IllegalArgumentException e) {
-      return Optional.empty();
-    }
-  }
-
-  private static void forms(org.jsoup.nodes.Document page, List<Finding> findings) {
-    int fields = page.select("input:not([type=hidden]), textarea, select").size();
-    int others = page.select("video, audio, iframe, object, embed, canvas, svg").size();
-    if (fields > 0) {
-      findings.add(
-          Finding.general(
-              Finding.Kind.FORM, Finding.Severity.LOSS, WORDS.count("html-file.fields", fields)));
-    }
-    if (others > 0) {
-      findings.add(
-          Finding.general(
-              Finding.Kind.CONTENT_LEFT_OUT,
-              Finding.Severity.LOSS,
-              WORDS.count("html-file.others", others)));
-    }
   }
 
   /** Pictures as browsers show them: others are drawn as pixels. */

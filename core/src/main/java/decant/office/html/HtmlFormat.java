@@ -36,7 +36,9 @@ public final class HtmlFormat implements FormatService {
           Pattern.DOTALL);
 
   private static boolean knows(FileContent c) {
-    String head = c.head().replaceAll("^[\u00EF\u00BB\u00BF\\s]+", "").toLowerCase(Locale.ROOT);
+    boolean wide = c.head().matches("(?s)(\u00FF\u00FE|\u00FE\u00FF).*");
+    String narrow = wide ? c.head().substring(2).replace("\0", "") : c.head();
+    String head = narrow.replaceAll("^[\u00EF\u00BB\u00BF\\s]+", "").toLowerCase(Locale.ROOT);
     boolean later = head.startsWith("<?xml") || head.startsWith("<!--");
     return BEGINS.matcher(head).matches() || later && head.contains("<html");
   }

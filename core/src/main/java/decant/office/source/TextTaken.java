@@ -37,13 +37,17 @@ public final class TextTaken {
     taken.clear();
   }
 
+  /** As much of a text as tells which it is. */
+  public static String some(String text) {
+    return text.length() <= TOLD ? text : text.substring(0, TOLD) + "\u2026";
+  }
+
   /** What is to be said of the text that was not taken. */
   public Optional<Finding> finding() {
     if (left.isEmpty()) {
       return Optional.empty();
     }
-    String first = left.getFirst();
-    String some = first.length() <= TOLD ? first : first.substring(0, TOLD) + "\u2026";
+    String some = some(left.getFirst());
     return Optional.of(
         Finding.general(
             Finding.Kind.CONTENT_LEFT_OUT,

@@ -1,7 +1,5 @@
 package decant.office.text;
 
-import com.ibm.icu.text.CharsetDetector;
-import com.ibm.icu.text.CharsetMatch;
 import decant.model.Block;
 import decant.model.Cell;
 import decant.model.Document;
@@ -20,13 +18,10 @@ import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
 import decant.reading.ReadingFonts;
 import decant.reading.TakenIn;
+import decant.reading.TextEncoding;
 import decant.text.FontBook;
 import decant.words.Words;
 import java.io.IOException;
-import java.nio.ByteBuffer;
-import java.nio.charset.CharacterCodingException;
-import java.nio.charset.Charset;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.util.ArrayList;
 import java.util.List;
@@ -56,7 +51,9 @@ final class TextReader {
           ReadProblem.Kind.UNREADABLE, WORDS.say("text-reader.the-file-cannot-be-read"), e);
     }
     var findings = new ArrayList<Finding>();
-    String text = decoded(bytes, findings);
+    TextEncoding read = TextEncoding.of(bytes);
+    read.doubt().ifPresent(findings::add);
+    String text = read.text();
     request.checkpoint();
     boolean aligned = ALIGNED.matcher(text).find();
     Document d = Document.of(styles(aligned), blocks(text, aligned));
@@ -75,35 +72,6 @@ final class TextReader {
             ? Look.of(TextTraits.FAMILY, "Liberation Mono").with(TextTraits.SIZE, 10.0)
             : Look.of(TextTraits.FAMILY, "Liberation Serif").with(TextTraits.SIZE, 11.0);
     return new StyleSheet(Look.PLAIN, texts, "", Map.of());
-  }
-
-  /** By its mark, or as UTF-8 where it is that, or as what its letters are likely in. */
-  private static String decoded(byte[] b, List<Finding> findings) {
-    if (b.length > 1 && (b[0] & 0xFF) == 0xFF && (b[1] & 0xFF) == 0xFE) {
-      return new String(b, 2, b.length - 2, StandardCharsets.UTF_16LE);
-    }
-    if (b.length > 1 && (b[0] & 0xFF) == 0xFE && (b[1] & 0xFF) == 0xFF) {
-      return new String(b, 2, b.length - 2, StandardCharsets.UTF_16BE);
-    }
-    try {
-      String s = StandardCharsets.UTF_8.newDecoder().decode(ByteBuffer.wrap(b)).toString();
-      return s.startsWith("\uFEFF") ? s.substring(1) : s;
-    } catch (CharacterCodingException e) {
-      CharsetMatch likely = new CharsetDetector().setText(b).detect();
-      Charset set =
-          likely != null && Charset.isSupported(likely.getName())
-              ? Charset.forName(likely.getName())
-              : Charset.forName("windows-1252");
-      // What is guessed is called by the wider set, which has quotation marks too.
-      Charset wide =
-          set.equals(StandardCharsets.ISO_8859_1) ? Charset.forName("windows-1252") : set;
-      findings.add(
-          Finding.general(
-              Finding.Kind.CHARACTERS_UNKNOWN,
-              Finding.Severity.DOUBT,
-              WORDS.say("text-reader.guessed", wide.displayName())));
-      return new String(b, wide);
-    }
   }
 
   private static List<Block> blocks(String text, boolean aligned) {

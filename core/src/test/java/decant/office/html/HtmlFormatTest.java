@@ -106,7 +106,6 @@ class HtmlFormatTest {
         .extracting(Finding::message)
         .contains(
             "3 pictures are not beside the file and cannot be shown; nothing is fetched from the web.",
-            "1 field of a form was left out.",
             "1 film, drawing or page inside the page was left out.");
   }
 

@@ -1,0 +1,52 @@
+package decant.clip;
+
+import decant.model.look.Colour;
+import decant.model.look.Look;
+import decant.model.look.ParagraphTraits;
+import decant.model.look.Rule;
+import decant.model.look.Rules;
+import java.util.Optional;
+
+/** What style attributes say of a paragraph as a block: its room, its ground, its lines. */
+final class HtmlBlocks {
+  private HtmlBlocks() {}
+
+  /** Properties, each of which ends with a semicolon. */
+  static String css(Look paragraph) {
+    var out = new StringBuilder();
+    // Browsers leave a line between paragraphs that say nothing.
+    length(out, "margin-top", paragraph.value(ParagraphTraits.SPACE_BEFORE));
+    length(out, "margin-bottom", paragraph.value(ParagraphTraits.SPACE_AFTER));
+    Colour ground = paragraph.value(ParagraphTraits.SHADING);
+    out.append(ground.equals(Colour.WHITE) ? "" : "background-color:#" + ground.hex() + ";");
+    Rules rules = paragraph.value(ParagraphTraits.RULES);
+    line(out, "top", rules.top());
+    line(out, "right", rules.end());
+    line(out, "bottom", rules.bottom());
+    line(out, "left", rules.start());
+    out.append(
+        paragraph.value(ParagraphTraits.PAGE_BREAK_BEFORE) ? "page-break-before:always;" : "");
+    return out.toString();
+  }
+
+  private static void length(StringBuilder out, String property, double points) {
+    out.append(property).append(':').append(HtmlWriter.points(points)).append("pt;");
+  }
+
+  private static void line(StringBuilder out, String side, Optional<Rule> rule) {
+    rule.filter(Rule::isDrawn)
+        .ifPresent(r ->
+            out.append(
+                "border-%s:%spt %s #%s;"
+                    .formatted(side, HtmlWriter.points(r.extent()), kind(r), r.colour().hex())));
+  }
+
+  private static String kind(Rule r) {
+    return switch (r.kind()) {
+      case SINGLE -> "solid";
+      case DOUBLE -> "double";
+      case DOTTED -> "dotted";
+      case DASHED -> "dashed";
+    };
+  }
+}
