@@ -6,10 +6,14 @@ import static org.assertj.core.api.Assertions.catchThrowableOfType;
 import decant.Samples;
 import decant.model.finding.Finding;
 import decant.model.finding.Finding.Severity;
+import decant.pdf.amend.Amended;
+import decant.pdf.amend.PdfAmender;
+import decant.pdf.amend.Replacement;
 import decant.pdf.read.PdfReader;
 import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
 import decant.reading.TakenIn;
+import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -19,8 +23,10 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HexFormat;
 import java.util.List;
+import java.util.Random;
 import java.util.TreeMap;
 import java.util.zip.Deflater;
+import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -182,10 +188,14 @@ class DamagedPdfTest {
 
   /** RFC 1950: two bytes, what is packed, and the sum of what it unpacks to. */
   private static byte[] packed(String content) {
+    return packed(bytes(content));
+  }
+
+  private static byte[] packed(byte[] content) {
     var deflater = new Deflater();
-    deflater.setInput(bytes(content));
+    deflater.setInput(content);
     deflater.finish();
-    var out = new byte[content.length() + 100];
+    var out = new byte[content.length + 100];
     return Arrays.copyOf(out, deflater.deflate(out));
   }
 
@@ -280,5 +290,90 @@ class DamagedPdfTest {
             "9 0 obj\n<</Broken [ 9 0 R >>\nendobj\n");
     assertThat(Samples.text(t)).contains("Berth one");
     assertThat(told(t)).singleElement().asString().startsWith("1 part of the file is damaged");
+  }
+
+  private static final String PICTURE =
+      "/Type/XObject/Subtype/Image/Width 40/Height 30/BitsPerComponent 8/ColorSpace/DeviceGray";
+
+  private static byte[] part(byte[] whole, int from, int to) {
+    return Arrays.copyOfRange(whole, from, to);
+  }
+
+  /** A page that shows a picture, 200 points wide. */
+  private TakenIn showing(String entries, byte[] picture) throws IOException {
+    byte[] shown = bytes("q 200 0 0 150 72 500 cm /I Do Q " + WORDS.formatted("The quay."));
+    String length = "/Length " + picture.length;
+    return taken(
+        TREE.formatted(1, "4 0 R", ""),
+        page(4, BOX.replace("/Font", "/XObject<</I 6 0 R>>/Font")),
+        stream(5, "/Length " + shown.length, shown),
+        stream(6, PICTURE + entries + length, picture));
+  }
+
+  /** §8.9.5: a picture has as many samples as its size asks for; here some are lost. */
+  @Test
+  void picturesThatBreakOffAreTold() throws IOException {
+    var dots = new byte[40 * 30];
+    new Random(7).nextBytes(dots);
+    byte[] whole = packed(dots);
+    String flate = "/Filter/FlateDecode";
+    assertThat(told(showing(flate, whole))).as("whole").isEmpty();
+    assertThat(told(showing(flate, packed(part(dots, 0, 40 * 29))))).as("a row short").isEmpty();
+    byte[] changed = whole.clone();
+    changed[whole.length / 2] ^= 0x55;
+    for (byte[] damaged :
+        List.of(part(whole, 0, whole.length / 2), changed, packed(part(dots, 0, 40 * 10)))) {
+      assertThat(told(showing(flate, damaged)))
+          .containsExactly(
+              "A picture on page 1 is damaged in the file; it is shown as far as it goes.");
+    }
+  }
+
+  /** ISO/IEC 10918-1 B.1.1.3: a JPEG ends with a mark. The picture is the JDK's own writer's. */
+  @Test
+  void jpegsWithoutTheirEndAreTold() throws IOException {
+    var image = new BufferedImage(40, 30, BufferedImage.TYPE_BYTE_GRAY);
+    for (int k = 0; k < 40 * 30; k++) {
+      image.getRaster().setSample(k % 40, k / 40, 0, k * 37 % 251);
+    }
+    var out = new ByteArrayOutputStream();
+    ImageIO.write(image, "jpeg", out);
+    byte[] whole = out.toByteArray();
+    String jpeg = "/Filter/DCTDecode";
+    assertThat(told(showing(jpeg, whole))).as("whole").isEmpty();
+    byte[] padded = Arrays.copyOf(whole, whole.length + 64);
+    assertThat(told(showing(jpeg, padded))).as("with bytes after it").isEmpty();
+    assertThat(told(showing(jpeg, part(whole, 0, whole.length * 2 / 3))))
+        .containsExactly(
+            "A picture on page 1 is damaged in the file; it is shown as far as it goes.");
+  }
+
+  /** What was changed is in the new file; what could not be read of the old one is not. */
+  @Test
+  void changingWordsOfADamagedFileTellsWhatIsMissing() throws Exception {
+    byte[] lines = packed(lines());
+    String packed = "/Filter/FlateDecode/Length ";
+    Path file =
+        file(
+            CATALOG,
+            TREE.formatted(2, "4 0 R 6 0 R", ""),
+            FONT,
+            page(4, BOX),
+            content(5, "Keep the quay clear."),
+            page(6, BOX),
+            stream(7, packed + lines.length / 2, part(lines, 0, lines.length / 2)));
+    assertThat(amended(file, "quay").told()).as("that page is whole").isEmpty();
+    Amended damaged = amended(file, "Berth");
+    assertThat(damaged.changed()).isPositive();
+    assertThat(damaged.told())
+        .containsExactly(
+            "What stands on page 2 is damaged in the file. What could not be read of it is not in the"
+                + " changed one.");
+  }
+
+  private static Amended amended(Path file, String word) throws ReadProblem {
+    return PdfAmender.in(
+        ReadRequest.of(file),
+        pdf -> pdf.replace(List.of(new Replacement(word, word + "s")), List.of(0, 1)));
   }
 }

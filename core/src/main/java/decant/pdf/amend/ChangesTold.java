@@ -16,8 +16,12 @@ final class ChangesTold {
 
   /**
    * @param page from 1
+   * @param damaged whether not all that stands on it could be read
    */
-  void ofPage(int page, PageWords words) {
+  void ofPage(int page, PageWords words, boolean damaged) {
+    if (damaged) {
+      wentOn.add(WORDS.say("pdf-amender.damaged", page));
+    }
     if (words.lines() > 0) {
       wentOn.add(WORDS.say("pdf-amender.went-on-page", page));
     }

@@ -14,8 +14,11 @@ import decant.pdf.amend.setting.LineDifference;
 import decant.pdf.amend.setting.SubstituteFont;
 import decant.pdf.amend.setting.WordsNearby;
 import decant.pdf.content.PageSpace;
+import decant.pdf.content.StreamDamage;
 import decant.pdf.file.Rewritten;
+import decant.pdf.open.SourceDocument;
 import decant.pdf.read.OpenedPdf;
+import decant.pdf.read.SourceDamage;
 import decant.pdf.write.pictures.PictureInFile;
 import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
@@ -37,7 +40,6 @@ import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.cos.COSObject;
 import org.apache.pdfbox.cos.COSStream;
-import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 
 /** A PDF whose words are changed where they stand. Not safe for use by several threads. */
@@ -47,7 +49,7 @@ public final class PdfAmender {
   /** The file that was opened; empty for one in memory. */
   private final Optional<ReadRequest> request;
 
-  private final PDDocument pdf;
+  private final SourceDocument pdf;
   private final FontsOfFile fonts = new FontsOfFile();
   private final SubstituteFont.All substitutes = new SubstituteFont.All();
   private final List<PageChange.FontEntry> wanted = new ArrayList<>();
@@ -62,7 +64,7 @@ public final class PdfAmender {
   private final WordsNearby nearby;
   private Optional<FileBefore> before = Optional.empty();
 
-  private PdfAmender(Optional<ReadRequest> request, PDDocument pdf) {
+  private PdfAmender(Optional<ReadRequest> request, SourceDocument pdf) {
     this.request = request;
     this.pdf = pdf;
     this.streams = new PageStreams(pdf);
@@ -148,11 +150,13 @@ public final class PdfAmender {
           before.get().said().put(k, words.before(all));
         }
         changed += words.changed();
-        told.ofPage(k + 1, words);
+        told.ofPage(k + 1, words, StreamDamage.of(page));
         change(k, content, words, chosen);
       }
     }
-    return new Amended(changed, left, with(told, all));
+    List<String> lines = with(told, all);
+    SourceDamage.findings(pdf).forEach(f -> lines.add(f.message()));
+    return new Amended(changed, left, lines);
   }
 
   private void change(int page, PageLetters.Result content, PageWords words, Set<Integer> chosen)

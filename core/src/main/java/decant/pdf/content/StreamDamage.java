@@ -52,6 +52,11 @@ public final class StreamDamage {
 
   /** Whether something is a stream that can be unpacked to its end, as far as can be told. */
   public static boolean isWhole(@Nullable COSBase content) {
+    return isWhole(content, 0);
+  }
+
+  /** Whether something is a stream that holds so many bytes and can be unpacked to its end. */
+  public static boolean isWhole(@Nullable COSBase content, long bytes) {
     if (!(content instanceof COSStream stream)) {
       return false;
     }
@@ -59,15 +64,18 @@ public final class StreamDamage {
     if (filter instanceof COSArray several && several.size() > 0) {
       filter = several.getObject(several.size() - 1);
     }
-    return !COSName.FLATE_DECODE.equals(filter) || stream.getLength() == 0 || inflates(stream);
+    if (!COSName.FLATE_DECODE.equals(filter)) {
+      return true;
+    }
+    return stream.getLength() == 0 ? bytes == 0 : inflates(stream, bytes);
   }
 
   /**
-   * Whether packed data are in order (RFC 1951), by the sum after them too (RFC 1950 §2.2): what is
-   * damaged may unpack to the end, and be nonsense. Some programs leave the sum out, which costs
-   * nothing.
+   * Whether packed data are in order (RFC 1951) and enough, by the sum after them too (RFC 1950
+   * §2.2): what is damaged may unpack to the end, and be nonsense. Some programs leave the sum out,
+   * which costs nothing.
    */
-  private static boolean inflates(COSStream stream) {
+  private static boolean inflates(COSStream stream, long bytes) {
     var inflater = new Inflater(true);
     var from = new byte[1 << 13];
     var to = new byte[1 << 14];
@@ -87,6 +95,9 @@ public final class StreamDamage {
           inflater.setInput(from, 0, read);
         }
         sum.update(to, 0, inflater.inflate(to));
+      }
+      if (inflater.getBytesWritten() < bytes) {
+        return false;
       }
       var after = new ByteArrayOutputStream();
       after.write(from, read - inflater.getRemaining(), inflater.getRemaining());

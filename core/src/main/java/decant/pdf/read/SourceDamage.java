@@ -14,7 +14,7 @@ import java.util.concurrent.CopyOnWriteArrayList;
 import org.apache.pdfbox.cos.COSObjectKey;
 
 /** What of a damaged file could not be read, wherever it was asked for. */
-final class SourceDamage {
+public final class SourceDamage {
   private static final Words WORDS = Words.of(SourceDamage.class);
 
   private final SourceDocument pdf;
@@ -30,6 +30,11 @@ final class SourceDamage {
     SourceDocument other = OpenedPdf.open(request);
     unread.add(other.unread());
     return other;
+  }
+
+  /** What is to be said of a file as far as it was read. */
+  public static List<Finding> findings(SourceDocument pdf) {
+    return new SourceDamage(pdf).findings();
   }
 
   /** What is to be said of it, once the file was read. */

@@ -360,11 +360,15 @@ public final class PageScan extends PDFGraphicsStreamEngine {
       return;
     }
     var box = new Box(area.getX(), area.getY(), area.getWidth(), area.getHeight());
-    Optional<Media> m = media.of(image);
+    Optional<SourcePictures.Read> m = media.of(image);
     if (m.isPresent()) {
-      pictures.add(new Placed(m.get(), box, marks.content(), ""));
-      if (SourcePictures.isThinned(image, m.get())) {
+      Media read = m.get().media();
+      pictures.add(new Placed(read, box, marks.content(), ""));
+      if (SourcePictures.isThinned(image, read)) {
         reduced.add(box);
+      }
+      if (m.get().damaged()) {
+        damage.picture(box);
       }
     } else {
       unread.add(box);

@@ -171,6 +171,10 @@ public final class PageScans {
       String said = WORDS.say("page-scans.picture-reduced", k + 1);
       to.add(found(Kind.PICTURE_CHANGED, Severity.LOSS, said, k, box));
     }
+    for (Box box : scan.damage.pictures()) {
+      String said = WORDS.say("page-scans.picture-damaged", k + 1);
+      to.add(found(Kind.FILE_DAMAGED, Severity.DOUBT, said, k, box));
+    }
     if (scan.isCut()) {
       String said = WORDS.say("page-scans.cut", k + 1);
       to.add(found(Kind.CONTENT_LEFT_OUT, Severity.LOSS, said, k, whole(page)));

@@ -27,12 +27,15 @@ final class SourcePictures {
   /** A picture that would have to be thinned out more is not read. */
   private static final int COARSEST = 5;
 
-  private final Map<COSBase, Media> known = new HashMap<>();
+  /** A picture as it was read, and whether some of it is damaged in the file. */
+  record Read(Media media, boolean damaged) {}
+
+  private final Map<COSBase, Read> known = new HashMap<>();
 
   /** A picture; empty if it cannot be read, or is far too large. */
-  Optional<Media> of(PDImage image) {
+  Optional<Read> of(PDImage image) {
     COSBase key = image.getCOSObject();
-    Media before = known.get(key);
+    Read before = known.get(key);
     if (before != null) {
       return Optional.of(before);
     }
@@ -52,8 +55,9 @@ final class SourcePictures {
                 : image.getImage(null, step);
         made = Optional.of(Png.of(pixels));
       }
-      known.put(key, made.get());
-      return made;
+      var read = new Read(made.get(), PictureDamage.isIn(image));
+      known.put(key, read);
+      return Optional.of(read);
     } catch (IOException | RuntimeException e) {
       Faults.mended("reading a picture", e);
       return Optional.empty(); // a finding says so

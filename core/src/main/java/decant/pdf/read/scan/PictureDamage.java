@@ -1,0 +1,67 @@
+package decant.pdf.read.scan;
+
+import decant.pdf.content.StreamDamage;
+import java.io.IOException;
+import java.io.InputStream;
+import java.util.List;
+import org.apache.pdfbox.cos.COSBase;
+import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.cos.COSStream;
+import org.apache.pdfbox.pdmodel.graphics.image.PDImage;
+import org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject;
+
+/**
+ * Whether something of a picture is damaged in the file. It is shown as far as it goes by every
+ * reader, in grey or black from there, without a word.
+ */
+final class PictureDamage {
+  private static final int MARKER = 0xFF;
+  private static final int START_OF_SCAN = 0xDA;
+  private static final int END_OF_IMAGE = 0xD9;
+
+  private PictureDamage() {}
+
+  static boolean isIn(PDImage image) throws IOException {
+    if (!(image instanceof PDImageXObject x)) {
+      return false; // within the content, which is looked at as a whole
+    }
+    COSStream stream = x.getCOSObject();
+    COSBase filter = stream.getDictionaryObject(COSName.FILTER);
+    if (COSName.DCT_DECODE.equals(filter)) {
+      try (InputStream in = x.createInputStream(List.of(COSName.DCT_DECODE.getName()))) {
+        if (!endsJpeg(in.readAllBytes())) {
+          return true;
+        }
+      }
+    } else if (!StreamDamage.isWhole(stream, leastBytes(x))) {
+      return true;
+    }
+    PDImageXObject mask = x.getSoftMask();
+    return mask != null && !StreamDamage.isWhole(mask.getCOSObject(), leastBytes(mask));
+  }
+
+  /** Bytes that a picture's dots take; the last row may be short, which some programs leave so. */
+  private static long leastBytes(PDImageXObject x) throws IOException {
+    int components = x.isStencil() ? 1 : x.getColorSpace().getNumberOfComponents();
+    long row = ((long) x.getWidth() * x.getBitsPerComponent() * components + 7) / Byte.SIZE;
+    return row * Math.max(0, x.getHeight() - 1);
+  }
+
+  /**
+   * Whether a JPEG goes to its end (ISO/IEC 10918-1 B.1.1.3): in what is packed, a marker's first
+   * byte is never followed by that of another but those that start it anew.
+   */
+  private static boolean endsJpeg(byte[] jpeg) {
+    for (int k = jpeg.length - 2; k > 0; k--) {
+      if ((jpeg[k] & 0xFF) == MARKER) {
+        int marker = jpeg[k + 1] & 0xFF;
+        if (marker == END_OF_IMAGE) {
+          return true;
+        } else if (marker == START_OF_SCAN) {
+          return false;
+        }
+      }
+    }
+    return false;
+  }
+}
