@@ -105,6 +105,9 @@ final class HtmlFlow {
     Css css = Css.of(body);
     Look text = css.withoutGround(css.text(Look.PLAIN, page.size));
     children(body, HtmlAround.PAGE.with(text, look(body, css.withoutMargins(), Look.PLAIN)));
+    if (!blocks.isEmpty() && blocks.getFirst() instanceof Paragraph p) { // at the edge of the paper
+      blocks.set(0, p.withLook(p.look().without(ParagraphTraits.SPACE_BEFORE)));
+    }
   }
 
   /** How many blocks are ended. */

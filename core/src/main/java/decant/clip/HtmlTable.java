@@ -36,14 +36,14 @@ final class HtmlTable {
     into.end(in.paragraph());
     List<Element> titles =
         e.children().stream().filter(c -> c.normalName().equals("caption")).toList();
-    titles.stream().filter(c -> !isBelow(c)).forEach(c -> into.node(c, centred(in)));
+    titles.stream().filter(c -> !isBelow(c)).forEach(c -> into.node(c, in));
     List<Table.Row> rows = reader.rows(e);
     if (!rows.isEmpty()) {
       Look look = isRuled(e) ? TableTraits.RULED : Look.PLAIN;
       into.put(new Table(NodeId.fresh(), look, List.of(), rows));
     }
     into.end(in.paragraph());
-    titles.stream().filter(HtmlTable::isBelow).forEach(c -> into.node(c, centred(in)));
+    titles.stream().filter(HtmlTable::isBelow).forEach(c -> into.node(c, in));
     // What stands between rows and cells, where nothing may.
     reader.stray(e, into);
   }
@@ -51,10 +51,6 @@ final class HtmlTable {
   private static boolean isBelow(Element caption) {
     return Css.of(caption).value("caption-side").equals("bottom")
         || caption.attr("align").equalsIgnoreCase("bottom");
-  }
-
-  private static HtmlAround centred(HtmlAround in) {
-    return in.with(in.text(), in.paragraph().with(ParagraphTraits.ALIGNMENT, Alignment.CENTRE));
   }
 
   /** Whether lines are drawn around cells, as attributes or styles say. */

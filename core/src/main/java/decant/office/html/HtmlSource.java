@@ -2,6 +2,7 @@ package decant.office.html;
 
 import decant.model.finding.Finding;
 import decant.reading.TextEncoding;
+import decant.words.Words;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.StringReader;
@@ -11,6 +12,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Consumer;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -31,6 +33,8 @@ import org.xml.sax.helpers.DefaultHandler;
 
 /** The elements of a page, whichever way its characters and its markup are written. */
 final class HtmlSource {
+  private static final Words WORDS = Words.of(HtmlSource.class);
+
   /** Bytes in which a page says how its characters are encoded (§4.2.5.4 of the standard). */
   private static final int HEAD = 4096;
 
@@ -68,6 +72,15 @@ final class HtmlSource {
       Pattern.compile(
           "^\\s*<\\?xml|<!DOCTYPE\\s+html[^>]+XHTML|xmlns=[\"']http://www.w3.org/1999/xhtml");
 
+  private static final Pattern SCRIPTS =
+      Pattern.compile("<(script|style)\\b.*?</\\1", Pattern.CASE_INSENSITIVE | Pattern.DOTALL);
+
+  /** Attributes whose values have no markup. */
+  private static final Set<String> PLAIN =
+      Set.of(
+          "href", "src", "class", "id", "name", "type", "rel", "lang", "align", "valign", "width",
+          "height", "border", "colspan", "rowspan", "color", "face", "size", "bgcolor", "dir");
+
   private HtmlSource() {}
 
   /** A page; what is doubtful of its characters is told. */
@@ -79,7 +92,32 @@ final class HtmlSource {
     boolean xml = XHTML.matcher(head).find() && isWellFormed(markup);
     Document page = Jsoup.parse(xml ? asHtml(markup) : markup);
     shown(page);
+    if (breaksOff(markup) || page.stream().anyMatch(HtmlSource::swallows)) {
+      told.accept(
+          Finding.general(
+              Finding.Kind.FILE_DAMAGED, Finding.Severity.LOSS, WORDS.say("html-source.damaged")));
+    }
     return page;
+  }
+
+  /** Whether a page ends within a tag or a comment, whose words no reader shows. */
+  private static boolean breaksOff(String page) {
+    String markup = SCRIPTS.matcher(page).replaceAll("");
+    int comment = markup.lastIndexOf("<!--");
+    int tag = markup.lastIndexOf('<');
+    boolean inComment = comment >= 0 && markup.indexOf("-->", comment) < 0;
+    boolean inTag =
+        tag >= 0
+            && markup.indexOf('>', tag) < 0
+            && tag + 1 < markup.length()
+            && (Character.isLetter(markup.charAt(tag + 1)) || markup.charAt(tag + 1) == '/');
+    return inComment || inTag;
+  }
+
+  /** Whether an attribute has no end of its own, and holds what comes after it. */
+  private static boolean swallows(Element e) {
+    return e.attributes().asList().stream()
+        .anyMatch(a -> PLAIN.contains(a.getKey()) && a.getValue().matches("(?s)(?!data:).*>.*<.*"));
   }
 
   /**

@@ -22,10 +22,11 @@ final class StyleRules {
 
   /**
    * What browsers do with pages that say nothing (§15.3 of the living standard): room of a line
-   * below what stands by itself.
+   * around what stands by itself.
    */
   private static final String USUAL =
-      "p, pre, blockquote, dl, figure, fieldset, ul, ol, menu, dir { margin-bottom: 1em }";
+      "p, pre, blockquote, dl, figure, fieldset, ul, ol, menu, dir"
+          + " { margin-top: 1em; margin-bottom: 1em }";
 
   private record Said(int weight, int order, String what) {}
 

@@ -3,10 +3,13 @@ package decant.office.text;
 import decant.format.FileContent;
 import decant.format.Format;
 import decant.format.FormatService;
+import decant.reading.TextEncoding;
 import decant.verify.office.TextVerifier;
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Pattern;
 
 /** Plain text, which every program reads. */
 public final class TextFormat implements FormatService {
@@ -28,18 +31,34 @@ public final class TextFormat implements FormatService {
    */
   private static final Set<String> OF_TEXT = Set.of("", "txt", "text", "asc", "log", "md", "tsv");
 
+  /** Markup of some kind: an element that is closed, or what says that it is XML. */
+  private static final Pattern MARKUP =
+      Pattern.compile("^<(?:\\?xml|!doctype|(\\w[\\w:.-]*)[^<>]*>.*</\\1)", Pattern.DOTALL);
+
   /** Characters without a mark of any other kind of file. */
   private static boolean knows(FileContent c) {
     String head = c.head();
-    boolean wide = head.startsWith("\u00FF\u00FE") || head.startsWith("\u00FE\u00FF");
+    boolean wide =
+        head.startsWith("\u00FF\u00FE")
+            || head.startsWith("\u00FE\u00FF")
+            || TextEncoding.wide(head.getBytes(StandardCharsets.ISO_8859_1)).isPresent();
     String start = head.strip();
-    boolean marked = start.startsWith("<") || start.startsWith("{\\rtf") || start.startsWith("%");
+    boolean marked =
+        start.startsWith("%PDF")
+            || start.startsWith("%!")
+            || start.startsWith("{\\rtf")
+            || MARKUP.matcher(start).find();
     return OF_TEXT.contains(c.extension())
-        && !start.isEmpty()
+        && (!start.isEmpty() || !c.extension().isEmpty())
         && !marked
         && !c.isCompound()
         && !c.isZip()
-        && (wide || head.chars().allMatch(k -> k >= ' ' && k != 0x7F || k >= '\t' && k <= '\r'));
+        && (wide || head.chars().allMatch(TextFormat::isOfText));
+  }
+
+  /** What stands in texts, and in the logs of programs: bells, steps back, colours, other sets. */
+  private static boolean isOfText(int c) {
+    return c >= ' ' && c != 0x7F || c >= 0x07 && c <= 0x0F || c == 0x1B;
   }
 
   @Override

@@ -36,6 +36,9 @@ final class TextReader {
   /** Columns made of spaces stand under one another only where all letters are equally wide. */
   private static final Pattern ALIGNED = Pattern.compile("\\S {3,}\\S");
 
+  /** Colours and such of terminals (ECMA-48 §5.4), which show nothing. */
+  private static final Pattern COLOURS = Pattern.compile("\\x1B\\[[0-?]*[ -/]*[@-~]");
+
   private TextReader() {}
 
   /** Takes a file in. @throws ReadProblem if it is too large, or cannot be read */
@@ -105,7 +108,7 @@ final class TextReader {
 
   private static Paragraph paragraph(String line) {
     boolean page = line.startsWith("\f");
-    String plain = line.replaceAll("[\\p{Cc}&&[^\\t]]", "");
+    String plain = COLOURS.matcher(line).replaceAll("").replaceAll("[\\p{Cc}&&[^\\t]]", "");
     return Paragraph.of(
         page ? Look.of(ParagraphTraits.PAGE_BREAK_BEFORE, true) : Look.PLAIN, plain);
   }

@@ -229,8 +229,6 @@ class HtmlPagesTest {
             List.of("Berth", "Fee"), List.of("a", "1"), List.of("b", "2"), List.of("sum", "3"));
     assertThat(table.look()).as("no line is drawn").isEqualTo(Look.PLAIN);
     assertThat(text(t, "Berth").value(TextTraits.BOLD)).isTrue();
-    assertThat(look(t, "Charges").value(ParagraphTraits.ALIGNMENT))
-        .isEqualTo(ParagraphTraits.Alignment.CENTRE);
     assertThat(look(t, "1").value(ParagraphTraits.ALIGNMENT))
         .isEqualTo(ParagraphTraits.Alignment.END);
     for (String border : List.of("<table border=1>", "<table style='border:1px solid'>")) {
@@ -398,5 +396,65 @@ class HtmlPagesTest {
             "2 links lead to other files, or start scripts (the first: “prices.html”). They are left"
                 + " out; their text stays.");
     assertThat(words(t)).isEqualTo("prices site go end | End");
+  }
+
+  /** What browsers swallow is swallowed here, and told. */
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "<p>seen</p><a href=\"x>lost</a> <b>lost</b> <a href=\"y\">z</a>",
+        "<p>seen</p><!-- lost <p>lost</p>",
+        "<p>seen</p><p class",
+      })
+  void markupWithoutAnEndIsTold(String html) throws Exception {
+    TakenIn t = taken(html);
+    assertThat(words(t)).contains("seen").doesNotContain("lost");
+    assertThat(told(t, Severity.LOSS).getFirst()).startsWith("The page is damaged");
+  }
+
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "<p>5 < 6 > 4 <",
+        "<p>a<!-- note -->",
+        "<script><!-- x(a<b) </script><p>a",
+        "<p title='<b>'>a"
+      })
+  void signsThatAreNoMarkupAreNoDamage(String html) throws Exception {
+    assertThat(taken("<!doctype html>" + html).findings()).isEmpty();
+  }
+
+  @Test
+  void whatIsCalledAPageIsOne() throws Exception {
+    TakenIn t = taken("Plain words, <b>bold</b> words");
+    assertThat(words(t)).isEqualTo("Plain words, bold words");
+    TakenIn wide = taken("<html><p>Gebühr</html>".getBytes("UTF-16LE"), "wide.html");
+    assertThat(words(wide)).isEqualTo("Gebühr");
+  }
+
+  /** What is written says all that browsers would do otherwise. */
+  @Test
+  void roomLinesAndGroundsComeBack() throws Exception {
+    TakenIn was =
+        taken(
+            "<!doctype html><p style='margin:10pt 0 4pt'>a</p><p style='margin:0;border:1pt dashed"
+                + " red;background:#eee'>b</p><ul><li style='margin-bottom:3pt'>c</ul>"
+                + "<p style='margin:0;page-break-before:always'>d</p>");
+    Path file = folder.resolve("back.html");
+    try (var out = Files.newOutputStream(file)) {
+      HtmlFile.write(was.document(), out);
+    }
+    TakenIn is = HtmlFile.read(ReadRequest.of(file));
+    for (String s : List.of("a", "b", "c", "d")) {
+      for (var trait :
+          List.of(
+              ParagraphTraits.SPACE_BEFORE,
+              ParagraphTraits.SPACE_AFTER,
+              ParagraphTraits.SHADING,
+              ParagraphTraits.RULES,
+              ParagraphTraits.PAGE_BREAK_BEFORE)) {
+        assertThat(look(is, s).value(trait)).as(s + trait).isEqualTo(look(was, s).value(trait));
+      }
+    }
   }
 }

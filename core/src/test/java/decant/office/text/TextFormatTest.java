@@ -27,6 +27,9 @@ import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 class TextFormatTest {
   private static final String SAID = "Liegeplätze – “north” mole\n";
@@ -58,6 +61,55 @@ class TextFormatTest {
     assertThat(guessed.findings())
         .anyMatch(
             f -> f.severity() == Finding.Severity.DOUBT && f.message().contains("windows-1252"));
+  }
+
+  /**
+   * The bytes are the JDK's encoders'; what is guessed is said, and what is told is not guessed.
+   */
+  @ParameterizedTest
+  @CsvSource({
+    "UTF-16LE, Liegeplätze am Kai, false",
+    "UTF-16BE, Liegeplätze am Kai, false",
+    "ISO-2022-JP, 港の規則と係留料金について, true",
+    "ISO-2022-KR, 항만 규칙과 계류 요금 안내, true",
+    "Shift_JIS, 港の規則と係留料金について, true",
+    "windows-1251, Правила причала и сборы за стоянку, true",
+    "windows-1255, כללי הנמל ודמי עגינה לסירות בעונת הקיץ והחורף של המעגן, true",
+    "windows-1253, Κανόνες του λιμανιού και τέλη, true",
+    "windows-1252, café, true",
+  })
+  void encodingsAreFoundWithoutAMark(String encoding, String said, boolean guessed)
+      throws Exception {
+    TakenIn t = taken((said + "\n").getBytes(Charset.forName(encoding)));
+    assertThat(texts(t.document())).containsExactly(said);
+    assertThat(t.findings()).hasSize(guessed ? 1 : 0);
+  }
+
+  /** A name that says it is text holds, unless the content has the mark of another kind of file. */
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "< 5 m: no charge",
+        "<html is no tag",
+        "% of berths",
+        "<Ada> Closed today.",
+        "\u001B[1mBerth\u001B[0m A1",
+        "{ list }"
+      })
+  void textMayBeginWithAnySign(String said) throws Exception {
+    Path file = Files.writeString(folder.resolve("a.txt"), said + "\n");
+    assertThat(Formats.recognise(file).id()).isEqualTo("txt");
+    TakenIn t = Formats.reader(Formats.recognise(file)).orElseThrow().read(ReadRequest.of(file));
+    assertThat(texts(t.document())).containsExactly(said.replaceAll("\u001B\\[\\d+m", ""));
+  }
+
+  @Test
+  void textWithoutWordsIsText() throws Exception {
+    Path file = Files.writeString(folder.resolve("a.txt"), "\r\n");
+    assertThat(Formats.recognise(file).id()).isEqualTo("txt");
+    assertThat(Formats.recognise(Files.writeString(folder.resolve("b.txt"), "<p>x</p>")).id())
+        .as("a page that is called otherwise")
+        .isEqualTo("html");
   }
 
   @Test
