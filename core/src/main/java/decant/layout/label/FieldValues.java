@@ -48,6 +48,9 @@ public record FieldValues(
         && styled == o.styled;
   }
 
+  /** How a date is written of which nothing is said, and nothing was shown before. */
+  private static final String USUAL_DATE = "d MMMM yyyy";
+
   public String show(Inline.Field f) {
     return switch (f.kind()) {
       case PAGE -> page > 0 ? ListLabels.number(format, page) : f.shown();
@@ -58,7 +61,10 @@ public record FieldValues(
         String text = styled.apply(f.target());
         yield text.isEmpty() ? f.shown() : text;
       }
-      case DATE -> DatePicture.show(f.target(), LocalDate.now()).orElse(f.shown());
+      case DATE -> {
+        boolean bare = f.target().isBlank() && f.shown().isBlank();
+        yield DatePicture.show(bare ? USUAL_DATE : f.target(), LocalDate.now()).orElse(f.shown());
+      }
       case OTHER -> f.shown();
     };
   }

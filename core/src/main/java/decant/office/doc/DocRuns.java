@@ -227,7 +227,7 @@ final class DocRuns {
     Optional<FieldInstruction> instruction = ended.map(DocFields.Ended::said);
     Optional<Inline.Field.Kind> kind = instruction.flatMap(FieldInstruction::kind);
     if (kind.isPresent()) {
-      String target = kind.get() == Inline.Field.Kind.PAGE_OF ? instruction.get().argument() : "";
+      String target = instruction.get().target();
       inlines.add(new Inline.Field(kind.get(), target, value.toString(), look));
       value.setLength(0);
     }

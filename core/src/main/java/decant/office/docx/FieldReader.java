@@ -262,10 +262,8 @@ final class FieldReader {
   private Optional<Inline.Field> field(Open f, Inline.Field.Kind kind) {
     String target =
         switch (kind) {
-          case PAGE_OF -> f.told().argument();
           case STYLED_TEXT -> styleOf(f.told().argument());
-          case DATE -> picture(f.instruction.toString());
-          case PAGE, PAGES, TITLE, OTHER -> "";
+          case PAGE, PAGES, PAGE_OF, TITLE, DATE, OTHER -> f.told().target();
         };
     return Optional.of(new Inline.Field(kind, target, f.shown.toString(), f.look));
   }
@@ -277,10 +275,5 @@ final class FieldReader {
         .map(NamedStyle::id)
         .findFirst()
         .orElse(name);
-  }
-
-  private static String picture(String instruction) {
-    int at = instruction.indexOf("\\@");
-    return at < 0 ? "" : new FieldInstruction("DATE " + instruction.substring(at + 2)).argument();
   }
 }

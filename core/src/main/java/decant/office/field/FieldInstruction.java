@@ -37,6 +37,20 @@ public record FieldInstruction(String text) {
     return m.find() ? word(m) : "";
   }
 
+  /**
+   * What a field of {@link Inline.Field} is about: the bookmark of a PAGEREF, how a DATE is written
+   * (§17.16.4.1); empty for others.
+   */
+  public String target() {
+    int picture = text.indexOf("\\@");
+    return switch (keyword()) {
+      case "PAGEREF" -> argument();
+      case "DATE" ->
+          picture < 0 ? "" : new FieldInstruction("DATE " + text.substring(picture + 2)).argument();
+      default -> "";
+    };
+  }
+
   /** Where a HYPERLINK leads (§17.16.5.25); empty for anything else. */
   public Optional<Link> link() {
     if (!keyword().equals("HYPERLINK")) {

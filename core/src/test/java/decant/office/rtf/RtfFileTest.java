@@ -186,7 +186,7 @@ class RtfFileTest {
         .filteredOn(f -> f.kind() == Finding.Kind.FILE_DAMAGED)
         .extracting(Finding::severity)
         .containsExactly(Finding.Severity.LOSS);
-    TakenIn whole = taken(rtf + "oring}\\par} and what is none of it}}}");
+    TakenIn whole = taken(rtf + "oring}\\par} }}}");
     assertThat(texts(whole.document())).containsExactly("Berths {1}", "Fees", "and mooring");
     assertThat(whole.findings())
         .extracting(Finding::kind)

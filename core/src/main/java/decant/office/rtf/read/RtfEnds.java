@@ -14,6 +14,10 @@ import java.util.regex.Pattern;
  */
 record RtfEnds(String rtf, boolean broken, boolean uneven) {
   private static final Pattern BINARY = Pattern.compile("\\\\bin(\\d{1,9}) ?");
+
+  /** Words alone; programs leave other bytes after the end, which are none. */
+  private static final Pattern WORDS = Pattern.compile("[ -~\\s]*[a-zA-Z]{2}[ -~\\s]*\\x00*");
+
   private static final Pattern HEAD =
       Pattern.compile("\\{\\\\rtf\\d* ?(?:\\\\(?:ansi|mac|pc|pca|ansicpg|deff|uc)\\d* ?)*");
 
@@ -37,7 +41,9 @@ record RtfEnds(String rtf, boolean broken, boolean uneven) {
           depth--;
           if (depth == 0) {
             out.append(rtf, from, k + 1);
-            if (k >= lastMarkup || ++ends > MOST_ENDS) {
+            boolean last =
+                k >= lastMarkup && !WORDS.matcher(rtf).region(k + 1, rtf.length()).matches();
+            if (last || ++ends > MOST_ENDS) {
               return new RtfEnds(out.toString(), false, ends > 0);
             }
             out.append(again);

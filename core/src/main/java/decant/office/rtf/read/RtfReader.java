@@ -151,9 +151,9 @@ abstract class RtfReader extends RtfEvents {
     String shown = s.replaceAll("[\\p{Cc}&&[^\\t\\n]]", "");
     if (state.letters().deleted().is() && !shown.isEmpty()) {
       takenOut(shown);
-    } else if (!shown.isEmpty()
-        && !state.dropped()
-        && (!state.letters().hidden() || takesHidden())) {
+    } else if (state.dropped()) {
+      dropped(shown);
+    } else if (!shown.isEmpty() && (!state.letters().hidden() || takesHidden())) {
       text.open().add(new Inline.Text(shown, look()));
     }
   }
@@ -389,6 +389,9 @@ abstract class RtfReader extends RtfEvents {
 
   /** Text is left out that a change which is not accepted yet takes out. */
   void takenOut(String s) {}
+
+  /** Characters that are worked out anew. */
+  void dropped(String s) {}
 
   /** Whether text is taken that is not shown. */
   boolean takesHidden() {

@@ -58,8 +58,10 @@ final class RtfShapes {
           0x00BF << 8 | 1, "fFitShapeToText",
           0x03BF << 8 | 5, "fBehindDocument");
 
+  private static final String KIND = "shapeType";
+
   /** What is told of a shape. */
-  private static final class Told implements ShapeOptions {
+  static final class Told implements ShapeOptions {
     final int groups;
     final boolean isGroup;
     final Map<Command, Integer> words = new EnumMap<>(Command.class);
@@ -116,6 +118,32 @@ final class RtfShapes {
   void begins(int groups, boolean isGroup) {
     said();
     open.push(new Told(groups, isGroup));
+  }
+
+  /** An object of an older file begins. @param groups how many groups it stands in */
+  void oldBegins(int groups) {
+    begins(groups, false);
+    RtfOldShapes.begins(open.element());
+  }
+
+  /**
+   * What kind of an older object comes; several may stand in one group.
+   *
+   * @return the one before it, if that ends with it
+   */
+  Optional<Inline> oldKind(Command c) {
+    if (!RtfOldShapes.isKind(c) || open.isEmpty()) {
+      return Optional.empty();
+    }
+    Optional<Inline> before = Optional.empty();
+    Told last = open.element();
+    if (last.options.containsKey(KIND)) {
+      before = ended();
+      oldBegins(last.groups);
+      RtfOldShapes.goesOn(open.element(), last);
+    }
+    open.element().options.put(KIND, RtfOldShapes.kind(c));
+    return before;
   }
 
   /** Whether the group that ends is that of a shape. */
@@ -185,7 +213,7 @@ final class RtfShapes {
         return true;
       }
       default -> {
-        return false;
+        return !open.isEmpty() && RtfOldShapes.takes(open.getFirst(), c, v);
       }
     }
   }
@@ -259,7 +287,7 @@ final class RtfShapes {
                 ? 1
                 : outer.words.containsKey(Command.shpbymargin) ? 0 : 2,
             outer.word(Command.shpfblwtxt, 0) == 1),
-        t.option("shapeType", t.options.isEmpty() ? BOX_OF_TEXT : RECTANGLE),
+        t.option(KIND, t.options.isEmpty() ? BOX_OF_TEXT : RECTANGLE),
         t.says("fFlipV"),
         !t.options.isEmpty(),
         t);

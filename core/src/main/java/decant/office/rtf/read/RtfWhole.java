@@ -44,6 +44,10 @@ public final class RtfWhole extends RtfReader {
   private @Nullable StyleSheet sheet;
   private boolean equations;
   private @Nullable RtfBlank blank;
+
+  /** The field whose result comes. */
+  private Inline.@Nullable Field field;
+
   private int blanks;
   private final List<Comment> waiting = new ArrayList<>();
 
@@ -94,7 +98,11 @@ public final class RtfWhole extends RtfReader {
         apart(new RtfText.Apart.Header(RtfPages.running(c).orElseThrow()));
         yield Optional.of(Goal.TEXT);
       }
-      case shptxt -> {
+      case docmd -> {
+        shapes.oldBegins(groups.size());
+        yield Optional.of(state.goal());
+      }
+      case shptxt, dptxbxtext -> {
         apart(new RtfText.Apart.Box());
         yield Optional.of(Goal.TEXT);
       }
@@ -207,9 +215,19 @@ public final class RtfWhole extends RtfReader {
     }
     Optional<Inline.Field.Kind> kind = told.kind();
     if (kind.isPresent()) {
-      String of = kind.get() == Inline.Field.Kind.PAGE_OF ? told.argument() : "";
-      text.open().add(new Inline.Field(kind.get(), of, "1", look()));
+      field = new Inline.Field(kind.get(), told.target(), "", look());
+      text.open().add(field);
       state = state.dropping(true);
+    }
+  }
+
+  /** What a field showed last stands where its value is not known. */
+  @Override
+  void dropped(String s) {
+    List<Inline> open = text.open();
+    if (field instanceof Inline.Field f && !open.isEmpty() && open.getLast() == f) {
+      field = new Inline.Field(f.kind(), f.target(), f.shown() + s, f.look());
+      open.set(open.size() - 1, field);
     }
   }
 
@@ -237,6 +255,7 @@ public final class RtfWhole extends RtfReader {
       case column -> text.open().add(new Inline.Text(String.valueOf(Inline.COLUMN_BREAK), look()));
       case chpgn -> text.open().add(new Inline.Field(Inline.Field.Kind.PAGE, "1", look()));
       default -> {
+        shapes.oldKind(c).ifPresent(text.open()::add);
         if (!shapes.takes(c, value)) {
           pages.paper().command(c, value, hasValue);
         }
