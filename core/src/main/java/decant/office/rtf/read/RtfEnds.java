@@ -15,9 +15,6 @@ import java.util.regex.Pattern;
 record RtfEnds(String rtf, boolean broken, boolean uneven) {
   private static final Pattern BINARY = Pattern.compile("\\\\bin(\\d{1,9}) ?");
 
-  /** Words alone; programs leave other bytes after the end, which are none. */
-  private static final Pattern WORDS = Pattern.compile("[ -~\\s]*[a-zA-Z]{2}[ -~\\s]*\\x00*");
-
   private static final Pattern HEAD =
       Pattern.compile("\\{\\\\rtf\\d* ?(?:\\\\(?:ansi|mac|pc|pca|ansicpg|deff|uc)\\d* ?)*");
 
@@ -41,8 +38,7 @@ record RtfEnds(String rtf, boolean broken, boolean uneven) {
           depth--;
           if (depth == 0) {
             out.append(rtf, from, k + 1);
-            boolean last =
-                k >= lastMarkup && !WORDS.matcher(rtf).region(k + 1, rtf.length()).matches();
+            boolean last = k >= lastMarkup && !areWords(rtf, k + 1);
             if (last || ++ends > MOST_ENDS) {
               return new RtfEnds(out.toString(), false, ends > 0);
             }
@@ -64,6 +60,19 @@ record RtfEnds(String rtf, boolean broken, boolean uneven) {
     }
     out.append(rtf, from, rtf.length()).append("}".repeat(Math.max(0, depth)));
     return new RtfEnds(out.toString(), true, ends > 0);
+  }
+
+  /** Whether words come, and nothing else: programs leave other bytes after the end. */
+  private static boolean areWords(String rtf, int from) {
+    int letters = 0;
+    for (int k = from; k < rtf.length(); k++) {
+      char c = rtf.charAt(k);
+      if (c > '~' || c < ' ' && !Character.isWhitespace(c) && c != 0) {
+        return false;
+      }
+      letters += Character.isLetter(c) ? 1 : 0;
+    }
+    return letters > 1;
   }
 
   /** Where the last word of markup begins. */
