@@ -18,6 +18,7 @@ import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -132,6 +133,56 @@ class DocxNothingLostTest extends MadeDocx {
     Document d =
         read("<w:p>" + begin + RUN + "</w:p><w:p>" + begin + RUN.replace("14", "15") + "</w:p>");
     assertThat(d.paragraphs().stream().map(Paragraph::text)).containsExactly(TEXT, "Berth 15");
+  }
+
+  /** What a field shows that draws itself, or that its program would count. */
+  @Test
+  void fieldsWithoutAResultShowWhatTheyDraw() throws IOException {
+    String mark = "<w:r><w:fldChar w:fldCharType=\"%s\"/></w:r>";
+    for (String separate : List.of("", mark.formatted("separate"))) {
+      String field =
+          "<w:p>"
+              + mark.formatted("begin")
+              + "<w:r><w:instrText>%s</w:instrText></w:r>"
+              + separate
+              + mark.formatted("end")
+              + "</w:p>";
+      assertThat(shown(taken(field.formatted("MACROBUTTON No Type here")))).isEqualTo("Type here");
+      TakenIn equation = taken(field.formatted("EQ \\f(1,2)"));
+      assertThat(shown(equation)).isEqualTo("1/2");
+      assertThat(equation.findings()).anyMatch(f -> f.message().startsWith("An equation (EQ)"));
+      TakenIn counted = taken(field.formatted("AUTONUM"));
+      assertThat(counted.findings())
+          .filteredOn(f -> f.message().contains("(AUTONUM)"))
+          .hasSize(separate.isEmpty() ? 1 : 0);
+    }
+    assertThat(taken("<w:p><w:r><w:t>a</w:t></w:r></w:p>").findings())
+        .noneMatch(f -> f.message().contains("field"));
+  }
+
+  private static String shown(TakenIn t) {
+    return t.document().paragraphs().getFirst().inlines().stream()
+        .map(i -> i instanceof Inline.KeptInline k ? k.shown() : "")
+        .collect(Collectors.joining());
+  }
+
+  /** The markup is that of the examples of §22.1.2. */
+  @Test
+  void equationsAreWrittenInALine() throws IOException {
+    String r = "<m:r><m:t>%s</m:t></m:r>";
+    String half =
+        "<m:f><m:num>%s</m:num><m:den>%s</m:den></m:f>"
+            .formatted(r.formatted("a+b"), r.formatted("2"));
+    String sum =
+        "<m:nary><m:naryPr><m:chr m:val=\"∑\"/></m:naryPr><m:sub>%s</m:sub><m:sup>%s</m:sup><m:e>%s</m:e></m:nary>"
+            .formatted(r.formatted("i=1"), r.formatted("n"), r.formatted("x"));
+    String root = "<m:rad><m:radPr/><m:deg/><m:e>" + r.formatted("y") + "</m:e></m:rad>";
+    String brackets =
+        "<m:d><m:dPr><m:begChr m:val=\"[\"/><m:endChr m:val=\"]\"/></m:dPr><m:e>"
+            + r.formatted("z")
+            + "</m:e></m:d>";
+    TakenIn t = taken("<w:p><m:oMath>" + half + sum + root + brackets + "</m:oMath></w:p>");
+    assertThat(shown(t)).isEqualTo("(a+b)/2∑_(i=1)^n x√(y)[z]");
   }
 
   /** An instruction may go on over paragraphs, and hold the result of another field. */

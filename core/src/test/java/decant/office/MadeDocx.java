@@ -29,6 +29,7 @@ abstract class MadeDocx {
           + " xmlns:wps=\"http://schemas.microsoft.com/office/word/2010/wordprocessingShape\""
           + " xmlns:wpg=\"http://schemas.microsoft.com/office/word/2010/wordprocessingGroup\""
           + " xmlns:mc=\"http://schemas.openxmlformats.org/markup-compatibility/2006\""
+          + " xmlns:m=\"http://schemas.openxmlformats.org/officeDocument/2006/math\""
           + " xmlns:v=\"urn:schemas-microsoft-com:vml\""
           + " xmlns:w10=\"urn:schemas-microsoft-com:office:word\"";
 

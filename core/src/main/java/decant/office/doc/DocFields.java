@@ -22,6 +22,7 @@ final class DocFields {
     Optional<FormPlace> form = Optional.empty();
     boolean shows;
     boolean filled;
+    boolean bare = true;
 
     FieldInstruction said() {
       return new FieldInstruction(instruction.toString());
@@ -44,8 +45,15 @@ final class DocFields {
    * A field that ends.
    *
    * @param filled whether text stands on it, if it is to be filled in
+   * @param bare whether nothing stands in its result
+   * @param separated whether there is a place for a result
    */
-  record Ended(FieldInstruction said, Optional<FormPlace> form, boolean filled) {}
+  record Ended(
+      FieldInstruction said,
+      Optional<FormPlace> form,
+      boolean filled,
+      boolean bare,
+      boolean separated) {}
 
   /** The field that ends; empty where none was begun. */
   Optional<Ended> end() {
@@ -53,7 +61,7 @@ final class DocFields {
       return Optional.empty();
     }
     Open o = open.pop();
-    return Optional.of(new Ended(o.said(), o.form, o.filled));
+    return Optional.of(new Ended(o.said(), o.form, o.filled, !o.shows || o.bare, o.shows));
   }
 
   /** Whether the data of a form may stand here. */
@@ -85,6 +93,7 @@ final class DocFields {
   /** Whether text that comes now is an instruction, which it is added to. */
   boolean takes(String text) {
     for (Open o : open) {
+      o.bare &= !o.shows || text.isBlank();
       if (!o.shows) {
         o.instruction.append(text);
         return true;

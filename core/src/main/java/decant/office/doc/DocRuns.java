@@ -230,6 +230,24 @@ final class DocRuns {
       String target = instruction.get().target();
       inlines.add(new Inline.Field(kind.get(), target, value.toString(), look));
       value.setLength(0);
+      return;
+    }
+    if (ended.isPresent() && ended.get().bare()) {
+      Optional<String> shown = instruction.get().alone();
+      shown.ifPresent(s -> inlines.add(new Inline.Text(s, look)));
+      if (shown.isPresent() && instruction.get().keyword().equals("EQ")) {
+        shared.find(
+            Finding.Kind.LAYOUT_SIMPLIFIED,
+            Finding.Severity.DOUBT,
+            WORDS.say("doc-runs.equation"),
+            id);
+      } else if (!ended.get().separated() && instruction.get().isOwed()) {
+        shared.find(
+            Finding.Kind.CONTENT_LEFT_OUT,
+            Finding.Severity.DOUBT,
+            WORDS.say("doc-runs.owed", instruction.get().keyword()),
+            id);
+      }
     }
   }
 

@@ -83,6 +83,13 @@ final class DocxBody {
       }
     }
 
+    /** Tells something of the document once. */
+    void once(Finding.Kind kind, String said) {
+      if (counted.merge(said, 1, Integer::sum) == 1) {
+        findings.add(Finding.general(kind, Finding.Severity.DOUBT, said));
+      }
+    }
+
     /** Notes which parts go back because something kept refers to them. */
     void keepTargets(Kept kept, Map<String, PackageFile.Relationship> relationships) {
       relationships.forEach((id, r) -> {
@@ -246,7 +253,7 @@ final class DocxBody {
             }
           }
           case "m:oMath", "m:oMathPara" -> {
-            keep(e, e.text(), Look.PLAIN);
+            keep(e, FormulaText.of(e), Look.PLAIN);
             shared.find(
                 Finding.Kind.LAYOUT_SIMPLIFIED,
                 Finding.Severity.DOUBT,

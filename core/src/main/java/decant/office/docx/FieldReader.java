@@ -1,6 +1,7 @@
 package decant.office.docx;
 
 import decant.model.Inline;
+import decant.model.finding.Finding;
 import decant.model.look.FormField;
 import decant.model.look.Kept;
 import decant.model.look.Link;
@@ -14,12 +15,14 @@ import decant.office.field.FieldInstruction;
 import decant.office.field.FormPlace;
 import decant.office.xml.Element;
 import decant.office.xml.XmlParts;
+import decant.words.Words;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Fields (§17.16): those that are computed become fields of the document, links become links, those
@@ -27,6 +30,7 @@ import java.util.Optional;
  * are kept, so that the field goes back into the file.
  */
 final class FieldReader {
+  private static final Words WORDS = Words.of(FieldReader.class);
   private static final int DEEPEST = 40;
 
   /** A field that is open (§17.16.18). */
@@ -38,6 +42,7 @@ final class FieldReader {
     final Element mark;
     final Optional<Element> rPr;
     Optional<FormPlace> form = Optional.empty();
+    Inline.@Nullable KeptInline begun;
     boolean inResult;
     boolean marked;
     Look look;
@@ -147,7 +152,7 @@ final class FieldReader {
       var instruction =
           new Element(
               "w:instrText", Map.of("xml:space", "preserve"), List.of(f.instruction.toString()));
-      out.add(
+      f.begun =
           new Inline.KeptInline(
               new Kept(
                   DocxLooks.FORMAT,
@@ -155,7 +160,8 @@ final class FieldReader {
                       + run(Optional.empty(), instruction)
                       + run(Optional.empty(), mark("separate"))),
               "",
-              f.look));
+              f.look);
+      out.add(f.begun);
     }
     return current;
   }
@@ -219,15 +225,31 @@ final class FieldReader {
             }
           });
     } else if (f.marked) {
+      alone(f, out);
       out.add(endMark(f));
     } else if (!f.inResult && !f.name().isEmpty() && !f.name().equals("HYPERLINK")) {
       // A field without a result: an index entry, a mark. It goes back as it was.
       separate(f.outer, out, f);
+      if (f.told().isOwed()) {
+        shared.once(Finding.Kind.CONTENT_LEFT_OUT, WORDS.say("field-reader.owed", f.name()));
+      }
       if (f.marked) {
+        alone(f, out);
         out.add(endMark(f));
       }
     }
     return Optional.of(f.outer);
+  }
+
+  /** A field that draws itself, and has no result, shows what it draws. */
+  private void alone(Open f, List<Inline> out) {
+    Optional<String> shown = f.told().alone();
+    if (shown.isPresent() && !out.isEmpty() && out.getLast() == f.begun) {
+      out.set(out.size() - 1, new Inline.KeptInline(f.begun.kept(), shown.get(), f.begun.look()));
+      if (f.name().equals("EQ")) {
+        shared.once(Finding.Kind.LAYOUT_SIMPLIFIED, WORDS.say("field-reader.equation"));
+      }
+    }
   }
 
   private void separate(Optional<Link> outer, List<Inline> out, Open f) {

@@ -2,8 +2,11 @@ package decant.office.field;
 
 import decant.model.Inline;
 import decant.model.look.Link;
+import decant.office.symbol.Symbols;
+import java.nio.charset.Charset;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -12,6 +15,30 @@ import java.util.regex.Pattern;
  * marks or as single words, and switches.
  */
 public record FieldInstruction(String text) {
+  /** Marks that show nothing: entries of lists, and what is asked or set (§17.16.5). */
+  private static final Set<String> SILENT =
+      Set.of(
+          "XE",
+          "TC",
+          "TA",
+          "RD",
+          "SET",
+          "ASK",
+          "PRINT",
+          "PRIVATE",
+          "NEXT",
+          "NEXTIF",
+          "SKIPIF",
+          "ADVANCE",
+          "HYPERLINK",
+          "EQ",
+          "SYMBOL",
+          "BIDIOUTLINE",
+          "MACROBUTTON",
+          "GOTOBUTTON");
+
+  private static final Charset WIDE = Charset.forName("windows-1252");
+  private static final Pattern FONT = Pattern.compile("\\\\f\\s+(?:\"([^\"]*)\"|(\\S+))");
   private static final Pattern WORD = Pattern.compile("\"([^\"]*)\"|(\\S+)");
 
   /** The keyword, in capitals; empty if nothing is told. */
@@ -49,6 +76,51 @@ public record FieldInstruction(String text) {
           picture < 0 ? "" : new FieldInstruction("DATE " + text.substring(picture + 2)).argument();
       default -> "";
     };
+  }
+
+  /**
+   * What a field shows that has no result, for the field itself draws it: the words of a button, an
+   * equation, a character; empty for others.
+   */
+  public Optional<String> alone() {
+    String rest = text.strip().replaceFirst("^\\S+\\s*", "");
+    return switch (keyword()) {
+      case "MACROBUTTON", "GOTOBUTTON" ->
+          said(rest.replaceFirst("^(\"[^\"]*\"|\\S+)\\s*", "").replaceAll("^\"|\"$", ""));
+      case "EQ" -> said(FieldEquation.text(rest));
+      case "SYMBOL" -> symbol();
+      default -> Optional.empty();
+    };
+  }
+
+  /**
+   * Whether it would show something, though nothing says what: its program counts or looks it up.
+   */
+  public boolean isOwed() {
+    return !text.isBlank() && !SILENT.contains(keyword()) && alone().isEmpty() && kind().isEmpty();
+  }
+
+  private static Optional<String> said(String s) {
+    return s.isBlank() ? Optional.empty() : Optional.of(s.strip());
+  }
+
+  /** §17.16.5.65: a character by its number, in windows-1252 unless it says otherwise. */
+  private Optional<String> symbol() {
+    try {
+      int code = Integer.decode(argument());
+      Matcher m = FONT.matcher(text);
+      String font = !m.find() ? "" : m.group(1) != null ? m.group(1) : m.group(2);
+      if (Symbols.isSymbolFont(font)) {
+        return Optional.of(Symbols.shown(code, font));
+      }
+      boolean wide = code > 0xFF || text.matches("(?i).*\\\\u\\b.*");
+      return Character.isValidCodePoint(code)
+          ? Optional.of(
+              wide ? Character.toString(code) : new String(new byte[] {(byte) code}, WIDE))
+          : Optional.empty();
+    } catch (NumberFormatException e) {
+      return Optional.empty();
+    }
   }
 
   /** Where a HYPERLINK leads (§17.16.5.25); empty for anything else. */

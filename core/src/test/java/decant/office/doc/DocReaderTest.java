@@ -150,6 +150,42 @@ class DocReaderTest {
     assertThat(d.paragraphs().getFirst().inlines().getLast()).isInstanceOf(Inline.Field.class);
   }
 
+  /** 2.8.25: a field may have no result; then it shows what it draws, or what it would count. */
+  @Test
+  void fieldsWithoutAResultShowWhatTheyDraw() throws Exception {
+    String special = "5508 01";
+    var t =
+        taken(
+            new MadeDoc()
+                .paragraph(
+                    0,
+                    "",
+                    run("a "),
+                    new Run("\u0013", special),
+                    run(" EQ \\o(\\s\\up 9(read),base)"),
+                    new Run("\u0015", special),
+                    run(" b "),
+                    new Run("\u0013", special),
+                    run(" MACROBUTTON No [Type]"),
+                    new Run("\u0014", special),
+                    new Run("\u0015", special),
+                    new Run("\u0013", special),
+                    run(" MACROBUTTON No [none]"),
+                    new Run("\u0014", special),
+                    run("result"),
+                    new Run("\u0015", special),
+                    new Run("\u0013", special),
+                    run(" AUTONUM "),
+                    new Run("\u0015", special),
+                    run("\r"))
+                .section(A4));
+    assertThat(texts(t.document()).getFirst()).isEqualTo("a base(read) b [Type]result");
+    assertThat(t.findings())
+        .anyMatch(f -> f.message().startsWith("An equation"))
+        .anyMatch(f -> f.message().contains("(AUTONUM)"))
+        .noneMatch(f -> f.message().contains("MACROBUTTON"));
+  }
+
   @Test
   void notesHeadersAndSections() throws Exception {
     Document d =

@@ -125,8 +125,7 @@ abstract class RtfReader extends RtfEvents {
   }
 
   void links(Link to) {
-    RtfState.Letters l = state.letters();
-    state = state.with(l.with(l.look().with(TextTraits.LINK, to)));
+    state = state.with(state.letters().with(state.letters().look().with(TextTraits.LINK, to)));
   }
 
   @Override
@@ -390,7 +389,6 @@ abstract class RtfReader extends RtfEvents {
   /** Text is left out that a change which is not accepted yet takes out. */
   void takenOut(String s) {}
 
-  /** Characters that are worked out anew. */
   void dropped(String s) {}
 
   /** Whether text is taken that is not shown. */

@@ -20,7 +20,6 @@ import decant.office.field.FieldInstruction;
 import decant.office.rtf.read.RtfState.Goal;
 import decant.picture.PictureSize;
 import decant.picture.VectorPicture;
-import decant.words.Words;
 import java.awt.Dimension;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -34,8 +33,6 @@ import org.jspecify.annotations.Nullable;
  * and words about itself too, and its paragraphs look as they say.
  */
 public final class RtfWhole extends RtfReader {
-  private static final Words WORDS = Words.of(RtfWhole.class);
-
   private final RtfPages pages = new RtfPages();
   private final RtfShapes shapes = new RtfShapes();
   private final RtfChanges changes = new RtfChanges();
@@ -43,12 +40,8 @@ public final class RtfWhole extends RtfReader {
   private final RtfLists numbered = new RtfLists(lists, tables);
   private @Nullable StyleSheet sheet;
   private boolean equations;
-  private @Nullable RtfBlank blank;
+  private final RtfFields fields = new RtfFields();
 
-  /** The field whose result comes. */
-  private Inline.@Nullable Field field;
-
-  private int blanks;
   private final List<Comment> waiting = new ArrayList<>();
 
   private RtfWhole() {}
@@ -85,7 +78,7 @@ public final class RtfWhole extends RtfReader {
             r.shapes.simplified(),
             whole.broken(),
             whole.uneven(),
-            r.equations));
+            r.equations || r.fields.hasEquations()));
   }
 
   /** A whole file, and what of it is not as it was. */
@@ -141,7 +134,7 @@ public final class RtfWhole extends RtfReader {
         yield Optional.of(state.goal());
       }
       case formfield -> {
-        blank = new RtfBlank();
+        fields.blankBegins();
         yield Optional.of(Goal.BLANK);
       }
       case ffname, ffdeftext, ffl, ffformat -> Optional.of(Goal.BLANK);
@@ -172,16 +165,12 @@ public final class RtfWhole extends RtfReader {
 
   @Override
   void ofBlank(String s) {
-    if (blank != null) {
-      blank.text(s);
-    }
+    fields.blank().ifPresent(b -> b.text(s));
   }
 
   @Override
   void blank(Command c, int value) {
-    if (blank != null) {
-      blank.command(c, value);
-    }
+    fields.blank().ifPresent(b -> b.command(c, value));
   }
 
   @Override
@@ -202,10 +191,9 @@ public final class RtfWhole extends RtfReader {
   @Override
   void asks(String instruction) {
     var told = new FieldInstruction(instruction);
-    RtfBlank on = blank;
-    blank = null;
-    if (on != null) {
-      stands(on);
+    Optional<RtfBlank> on = fields.blankAsked();
+    if (on.isPresent()) {
+      stands(on.get());
       return;
     }
     Optional<Link> link = told.link();
@@ -213,22 +201,17 @@ public final class RtfWhole extends RtfReader {
       links(link.get());
       return;
     }
-    Optional<Inline.Field.Kind> kind = told.kind();
-    if (kind.isPresent()) {
-      field = new Inline.Field(kind.get(), told.target(), "", look());
-      text.open().add(field);
-      state = state.dropping(true);
-    }
+    fields
+        .instead(told, look())
+        .ifPresent(i -> {
+          text.open().add(i);
+          state = state.dropping(true);
+        });
   }
 
-  /** What a field showed last stands where its value is not known. */
   @Override
   void dropped(String s) {
-    List<Inline> open = text.open();
-    if (field instanceof Inline.Field f && !open.isEmpty() && open.getLast() == f) {
-      field = new Inline.Field(f.kind(), f.target(), f.shown() + s, f.look());
-      open.set(open.size() - 1, field);
-    }
+    fields.result(s, text.open());
   }
 
   /** What the field shows can be filled in. */
@@ -237,7 +220,7 @@ public final class RtfWhole extends RtfReader {
     if (!asked.isForPeople()) {
       return; // what it shows stays
     }
-    FormField field = asked.field("r" + ++blanks, WORDS.say("rtf-whole.unnamed"));
+    FormField field = fields.place(asked);
     RtfState.Letters l = state.letters();
     Look look = l.look().with(TextTraits.FIELD, field);
     state = state.with(l.with(look));
