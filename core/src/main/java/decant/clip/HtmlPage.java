@@ -7,6 +7,7 @@ import decant.model.look.Media;
 import decant.model.look.MediaId;
 import decant.model.look.StyleSheet;
 import decant.model.look.TextTraits;
+import decant.text.EquationText;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -21,6 +22,9 @@ import org.jsoup.nodes.TextNode;
 
 /** What is known of a page while it is read. */
 final class HtmlPage {
+  private static final EquationText<Element> EQUATIONS =
+      new EquationText<>(Element::normalName, Element::children, Element::text);
+
   final double size;
   final HtmlNotes notes;
   final Map<MediaId, Media> media = new LinkedHashMap<>();
@@ -95,7 +99,7 @@ final class HtmlPage {
   /** An equation, as it is written in one line. */
   Optional<Inline> equation(Element math, Look look) {
     takeAll(math);
-    String text = HtmlMath.text(math);
+    String text = EQUATIONS.of(math);
     equations++;
     return text.isBlank() ? Optional.empty() : Optional.of(new Inline.Text(text, look));
   }

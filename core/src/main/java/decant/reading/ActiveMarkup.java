@@ -50,6 +50,13 @@ final class ActiveMarkup {
               + "|<o:OLEObject\\b[^>]*\\bType=\"Link\"[^>]*(?:/>|>.*?</o:OLEObject>)",
           Pattern.DOTALL);
 
+  /**
+   * An object outside the package (ODF 1.3 part 2, §3.6: what a path leads to is in the package,
+   * unless it leads up).
+   */
+  private static final Pattern OUTSIDE =
+      Pattern.compile("\\s\\w+:href=\"(?:\\w+:|/|\\\\|\\.\\./)[^\"]*\"");
+
   /** A picture or an object that is elsewhere. */
   private static final Pattern LINKED =
       Pattern.compile("\\sr:link=\"[^\"]+\"|<o:OLEObject\\b[^>]*\\bType=\"Link\"");
@@ -106,7 +113,8 @@ final class ActiveMarkup {
    * @param gone ids of relationships that go with it
    */
   static String without(String source, Set<String> gone) {
-    String out = ELSEWHERE.matcher(source).replaceAll("");
+    boolean packed = source.startsWith("<draw:");
+    String out = (packed ? OUTSIDE : ELSEWHERE).matcher(source).replaceAll("");
     for (String id : gone) {
       if (out.contains("\"" + id + "\"")) {
         String reference = "\\br:\\w+=\"" + Pattern.quote(id) + "\"";

@@ -15,6 +15,7 @@ final class MixedTexts {
       Set.of(
           "office:annotation",
           "text:note-citation",
+          "text:number", // of an item, which is counted anew
           "text:tracked-changes",
           "text:ruby-text",
           "text:script",

@@ -146,13 +146,13 @@ final class OdfFrames {
     }
     Optional<Kept> object = Optional.empty();
     for (Element c : e.elements()) {
-      if (c.name().equals("draw:object") || c.name().equals("draw:object-ole")) {
-        shared.objectAt(c, at);
+      if (OdfObjects.is(c)) {
         object = c.attribute("xlink:href").map(h -> KeptObject.kept(c.name(), h));
       }
       if (c.name().equals("draw:image")) {
         Optional<Media> m = media(c);
         if (m.isPresent() && isShown(m.get(), at)) {
+          OdfObjects.shownByPicture(e, shared, at);
           return Optional.of(picture(e, p, m.get(), width, height, place, object, look));
         }
         if (m.isPresent()) {
@@ -165,17 +165,11 @@ final class OdfFrames {
         }
       }
     }
-    if (object.isEmpty()) {
-      shared.find(
-          Finding.Kind.PICTURE_MISSING,
-          Finding.Severity.LOSS,
-          WORDS.say("odf-frames.a-picture-is-not-in"),
-          at);
-    }
-    return Optional.of(blank(width, height, alt(e), place.placement(), object, look));
+    Inline.Shape empty = blank(width, height, alt(e), place.placement(), object, look);
+    return Optional.of(OdfObjects.withoutPicture(e, empty, shared, at));
   }
 
-  private static Inline blank(
+  private static Inline.Shape blank(
       double width, double height, String alt, Placement at, Optional<Kept> kept, Look look) {
     return new Inline.Shape(
         new Inline.Drawing(

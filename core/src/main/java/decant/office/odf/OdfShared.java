@@ -9,7 +9,6 @@ import decant.model.look.ListDefinition;
 import decant.model.look.Media;
 import decant.model.look.MediaId;
 import decant.office.odf.markup.KeptObject;
-import decant.office.xml.Element;
 import decant.picture.PicturesOnce;
 import decant.reading.ReadProblem;
 import decant.reading.TakenIn;
@@ -100,15 +99,6 @@ final class OdfShared {
   Kept keptPicture(String href) {
     used.remove(href.startsWith("./") ? href.substring(2) : href);
     return KeptObject.kept("draw:image", href);
-  }
-
-  /** Something with a program of its own is shown by the picture that stands in for it. */
-  void objectAt(Element object, NodeId at) {
-    find(
-        Finding.Kind.LAYOUT_SIMPLIFIED,
-        Finding.Severity.NOTE,
-        WORDS.say("odf-shared.an-object-is-shown-by"),
-        at);
   }
 
   /** Whether the file is a package of parts. */

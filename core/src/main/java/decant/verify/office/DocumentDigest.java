@@ -45,6 +45,11 @@ final class DocumentDigest {
       }
     }
 
+    /** Whether a shape goes back as it came, whose text only stands for it where it cannot. */
+    default boolean goesBack(Inline.Shape shape) {
+      return false;
+    }
+
     /** What more is said of a picture than its bytes. */
     default String size(Inline.Picture picture) {
       return "";
@@ -301,7 +306,7 @@ final class DocumentDigest {
 
   private void shape(Inline.Shape s, Digest.Builder out) {
     Story story = s.content().story().map(document.stories()::get).orElse(null);
-    if (story == null || !open.add(story.id())) {
+    if (story == null || room.goesBack(s) || !open.add(story.id())) {
       return;
     }
     var apart = new Digest.Builder();

@@ -56,6 +56,11 @@ public final class OdtVerifier {
 
   private record Room(Document document) implements DocumentDigest.Room {
     @Override
+    public boolean goesBack(Inline.Shape shape) {
+      return shape.kept().filter(k -> k.format().equals("odt")).isPresent();
+    }
+
+    @Override
     public boolean tellsTextsOfTables() {
       return true;
     }

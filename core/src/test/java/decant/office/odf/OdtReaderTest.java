@@ -20,6 +20,7 @@ import decant.model.look.Placement;
 import decant.model.look.TableTraits;
 import decant.model.look.TextTraits;
 import decant.model.walk.Walk;
+import decant.reading.ActiveContent;
 import decant.reading.Limits;
 import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
@@ -446,6 +447,9 @@ class OdtReaderTest {
                             "no picture that is known"))))
             .document();
     var out = new java.io.ByteArrayOutputStream();
+    // Nothing of it acts: what it refers to is in the file.
+    assertThat(ActiveContent.in(d)).isEmpty();
+    assertThat(ActiveContent.without(d)).isSameAs(d);
     decant.office.odf.write.OdtWriter.write(d, out);
     Path back = Files.write(folder.resolve("back.odt"), out.toByteArray());
     try (var zip = new java.util.zip.ZipFile(back.toFile())) {
@@ -462,6 +466,56 @@ class OdtReaderTest {
       assertThat(zip.getEntry("Object 2/content.xml")).isNotNull();
       assertThat(zip.getEntry("ObjectReplacements/Object 1")).isNotNull();
     }
+  }
+
+  /** §14: what an equation says is in its own part, or in the frame; some have no picture. */
+  @Test
+  void equationsWithoutAPictureAreWrittenInALine() throws Exception {
+    String math =
+        "<math xmlns=\"http://www.w3.org/1998/Math/MathML\"><semantics><mrow><mfrac><mi>a</mi>"
+            + "<mrow><mi>b</mi><mo>+</mo><mn>1</mn></mrow></mfrac></mrow>"
+            + "<annotation>{a} over {b+1}</annotation></semantics></math>";
+    String frame =
+        "<text:p>x<draw:frame svg:width=\"2cm\" text:anchor-type=\"as-char\">%s</draw:frame></text:p>";
+    Path file =
+        packed(
+            Map.of(
+                "mimetype",
+                "application/vnd.oasis.opendocument.text",
+                "content.xml",
+                "<office:document-content"
+                    + FlatOdt.NAMESPACES
+                    + " office:version=\"1.3\"><office:body><office:text>"
+                    + frame.formatted("<draw:object xlink:href=\"./Object 1\"/>")
+                    + frame.formatted("<draw:object>" + math + "</draw:object>")
+                    + frame.formatted("<draw:object xlink:href=\"./Object 2\"/>")
+                    + "</office:text></office:body></office:document-content>",
+                "Object 1/content.xml",
+                math,
+                "Object 2/content.xml",
+                "<chart/>"));
+    TakenIn t = OdtReader.read(ReadRequest.of(file));
+    assertThat(t.document().stories().values())
+        .extracting(s -> ((Paragraph) s.blocks().getFirst()).text())
+        .containsExactly("a/(b + 1)", "a/(b + 1)");
+    assertThat(t.findings())
+        .filteredOn(f -> f.severity() != Finding.Severity.NOTE)
+        .extracting(Finding::message)
+        .containsExactly(
+            "An equation without a picture of it is shown as it is written in one line; it is kept"
+                + " when you save as ODT.",
+            "An equation without a picture of it is shown as it is written in one line; it is kept"
+                + " when you save as ODT.",
+            "A chart or other object has no picture in the file and is shown as an empty box; it is"
+                + " kept when you save as ODT.");
+    var out = new java.io.ByteArrayOutputStream();
+    decant.office.odf.write.OdtWriter.write(t.document(), out);
+    Path back = Files.write(folder.resolve("back.odt"), out.toByteArray());
+    assertThat(decant.verify.office.OdtVerifier.verify(back, t.document()))
+        .allMatch(decant.verify.Check::passed);
+    assertThat(OdtReader.read(ReadRequest.of(back)).document().stories())
+        .as("the equation itself went back")
+        .hasSize(2);
   }
 
   @Test
