@@ -12,7 +12,6 @@ import decant.office.odf.markup.KeptObject;
 import decant.picture.PicturesOnce;
 import decant.reading.ReadProblem;
 import decant.reading.TakenIn;
-import decant.words.Words;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -26,7 +25,6 @@ import org.jspecify.annotations.Nullable;
 
 /** What is gathered while a file is read, from its text, its headers and its notes alike. */
 final class OdfShared {
-  private static final Words WORDS = Words.of(OdfShared.class);
   private static final int PLACES = 20; // the first few places stand for the rest
 
   final OdfStyles styles;
