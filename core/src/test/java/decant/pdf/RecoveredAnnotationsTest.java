@@ -23,6 +23,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;
 import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
@@ -37,7 +38,10 @@ import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationFreeText;
 import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationHighlight;
 import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationStrikeout;
 import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationTextMarkup;
+import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationUnknown;
 import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationWidget;
+import org.apache.pdfbox.pdmodel.interactive.annotation.PDAppearanceDictionary;
+import org.apache.pdfbox.pdmodel.interactive.annotation.PDAppearanceStream;
 import org.apache.pdfbox.pdmodel.interactive.form.PDAcroForm;
 import org.apache.pdfbox.pdmodel.interactive.form.PDCheckBox;
 import org.apache.pdfbox.pdmodel.interactive.form.PDRadioButton;
@@ -46,6 +50,7 @@ import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /** What stands on pages as annotations: filled-in fields, text typed on, marks over text. */
@@ -211,6 +216,51 @@ class RecoveredAnnotationsTest {
     TakenIn t = taken();
     assertThat(String.join(" ", texts(t.document()))).contains("Saltmarsh Quay, 4 May");
     assertThat(t.findings()).noneMatch(f -> f.kind() == Finding.Kind.CONTENT_LEFT_OUT);
+  }
+
+  /**
+   * ISO 32000-2 §12.5.5: whatever a kind is, what it looks like is on the page; what plays does not
+   * go along (§13.2, §13.6, §13.7), which is told.
+   */
+  @ParameterizedTest
+  @CsvSource({
+    "Movie, true",
+    "Screen, true",
+    "Sound, true",
+    "3D, true",
+    "RichMedia, true",
+    "Redact, false",
+    "Projection, false",
+    "Unheard, false",
+    "Stamp, false",
+  })
+  void whatAnAnnotationLooksLikeIsOnThePage(String kind, boolean plays)
+      throws IOException, ReadProblem {
+    lines("Quay rules", "Berths", "Charges");
+    var shown = new PDAppearanceStream(pdf);
+    shown.setBBox(new PDRectangle(150, 14));
+    shown.setResources(new PDResources());
+    try (var c = new PDPageContentStream(pdf, shown)) {
+      c.beginText();
+      c.setFont(FONT, 10);
+      c.newLineAtOffset(2, 4);
+      c.showText("Seen on the page");
+      c.endText();
+    }
+    var looks = new PDAppearanceDictionary();
+    looks.setNormalAppearance(shown);
+    var a = new PDAnnotationUnknown(new COSDictionary());
+    a.getCOSObject().setName(COSName.SUBTYPE, kind);
+    a.setRectangle(new PDRectangle(200, 500, 150, 14));
+    a.setAppearance(looks);
+    page.getAnnotations().add(a);
+    TakenIn t = taken();
+    assertThat(String.join(" ", texts(t.document()))).contains("Seen on the page");
+    assertThat(t.findings())
+        .filteredOn(f -> f.severity() == Finding.Severity.LOSS)
+        .hasSize(plays ? 1 : 0)
+        .allMatch(f -> f.message().contains("(" + kind + ") does not go along"));
+    assertThat(t.document().stories()).as("no comment without words").isEmpty();
   }
 
   private void markup(PDAnnotationTextMarkup m, String before, String words, int line)

@@ -15,6 +15,7 @@ import org.jsoup.nodes.Element;
 /** What lies in the folder of a page, or below it; nothing else that a page names is looked at. */
 final class FilesBeside {
   private static final long LARGEST = 50_000_000; // bytes
+  private static final long LARGEST_STYLES = 4_000_000;
 
   private FilesBeside() {}
 
@@ -26,7 +27,7 @@ final class FilesBeside {
       if (src.strip().startsWith("data:")) {
         continue;
       }
-      Optional<byte[]> bytes = of(folder, src);
+      Optional<byte[]> bytes = of(folder, src, LARGEST);
       if (bytes.isPresent()) {
         String type = PictureTypes.type(bytes.get(), "image/png");
         img.attr(
@@ -41,7 +42,7 @@ final class FilesBeside {
   /** Puts style sheets into the page, where they are named. */
   static void styles(Document page, Path folder) {
     for (Element link : page.select("link[rel~=(?i)\\bstylesheet\\b][href]")) {
-      of(folder, link.attr("href"))
+      of(folder, link.attr("href"), LARGEST_STYLES)
           .ifPresent(css -> {
             var style = new Element("style").attr("media", link.attr("media"));
             style.appendChild(new DataNode(new String(css, StandardCharsets.UTF_8)));
@@ -50,7 +51,7 @@ final class FilesBeside {
     }
   }
 
-  private static Optional<byte[]> of(Path folder, String name) {
+  private static Optional<byte[]> of(Path folder, String name, long largest) {
     if (name.contains(":") || name.startsWith("/") || name.startsWith("\\")) {
       return Optional.empty();
     }
@@ -61,7 +62,7 @@ final class FilesBeside {
           file.startsWith(folder)
               && Files.isRegularFile(file)
               && file.toRealPath().startsWith(folder.toRealPath())
-              && Files.size(file) <= LARGEST;
+              && Files.size(file) <= largest;
       return inside ? Optional.of(Files.readAllBytes(file)) : Optional.empty();
     } catch (IOException | IllegalArgumentException e) {
       return Optional.empty();

@@ -70,7 +70,7 @@ final class HtmlFile {
     Path folder = AtomicFile.folderOf(request.file());
     var left = new HtmlLeftOut(page);
     FilesBeside.styles(page, folder);
-    StyleRules.apply(page);
+    left.generated(StyleRules.apply(page));
     left.hidden();
     int missing = FilesBeside.pictures(page, folder);
     var taken = new TextTaken();

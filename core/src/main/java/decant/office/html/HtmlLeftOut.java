@@ -27,6 +27,8 @@ final class HtmlLeftOut {
   private final int others;
   private final String frames;
   private final List<String> hidden = new ArrayList<>();
+  private int generated;
+  private int grounds;
 
   /**
    * @param page before anything is taken out of it
@@ -39,6 +41,14 @@ final class HtmlLeftOut {
             .map(f -> f.attr("src"))
             .collect(Collectors.joining(", "));
     page.select("script, template").remove();
+  }
+
+  /**
+   * @param places that show something which style sheets count, or fetch
+   */
+  void generated(int places) {
+    generated = places;
+    grounds = page.select("[style~=(?i)background[^;]*url\\(], [background]").size();
   }
 
   /** Takes out what the page hides. */
@@ -68,6 +78,8 @@ final class HtmlLeftOut {
     add(out, Kind.CONTENT_LEFT_OUT, Severity.LOSS, "html-left-out.others", others);
     add(out, Kind.LAYOUT_SIMPLIFIED, Severity.DOUBT, "html-left-out.equations", read.equations());
     add(out, Kind.FORM, Severity.NOTE, "html-left-out.fields", read.fields());
+    add(out, Kind.CONTENT_LEFT_OUT, Severity.DOUBT, "html-left-out.generated", generated);
+    add(out, Kind.PICTURE_MISSING, Severity.DOUBT, "html-left-out.grounds", grounds);
     int files = page.select("input[type=file]").size();
     add(out, Kind.FORM, Severity.LOSS, "html-left-out.uploads", files);
     if (!read.lostLinks().isEmpty()) {

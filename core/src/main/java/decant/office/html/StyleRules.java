@@ -6,7 +6,6 @@ import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.jsoup.nodes.Document;
 import org.jsoup.nodes.Element;
@@ -17,8 +16,7 @@ import org.jsoup.select.Selector;
  * the order of the cascade (CSS Cascading and Inheritance 4, §6): what counts more comes later.
  */
 final class StyleRules {
-  private static final Pattern RULE = Pattern.compile("([^{}]+)\\{([^{}]*)\\}");
-  private static final int MOST = 5000; // rules; more is no page of a person's
+  private static final int MOST = 50_000; // rules; more is no page of a person's
 
   /**
    * What browsers do with pages that say nothing (§15.3 of the living standard): room of a line
@@ -28,30 +26,78 @@ final class StyleRules {
       "p, pre, blockquote, dl, figure, fieldset, ul, ol, menu, dir"
           + " { margin-top: 1em; margin-bottom: 1em }";
 
+  /** Blocks whose rules hold as others do. */
+  private static final Pattern HOLDS =
+      Pattern.compile("@media\\s+(?:only\\s+)?(?:screen|all)\\s*\\{", Pattern.CASE_INSENSITIVE);
+
   private record Said(int weight, int order, String what) {}
 
   private StyleRules() {}
 
-  static void apply(Document page) {
+  /**
+   * @return how many places show something that style sheets count, or fetch
+   */
+  static int apply(Document page) {
     var all = new StringBuilder();
     page.select("style").stream()
         .filter(s -> s.attr("media").toLowerCase(Locale.ROOT).matches("|.*(all|screen).*"))
         .forEach(s -> all.append(s.data()).append('\n'));
     Map<Element, List<Said>> said = new IdentityHashMap<>();
-    rules(USUAL, page, -1, said);
-    rules(cleaned(all.toString()), page, 0, said);
+    var elements = new ElementIndex(page);
+    var generated = new GeneratedText();
+    rules(USUAL, elements, -1, said, generated);
+    rules(cleaned(all.toString()), elements, 0, said, generated);
     said.forEach((e, rules) -> {
       rules.sort(Comparator.comparingInt(Said::weight).thenComparingInt(Said::order));
       var style = new StringBuilder();
       rules.forEach(r -> style.append(r.what().strip().replaceAll(";+$", "")).append(';'));
       e.attr("style", style + e.attr("style"));
     });
+    return generated.put();
   }
 
+  /** Rules without remarks, and without those that hold only for some paper or screen. */
   private static String cleaned(String css) {
-    return css.replaceAll("(?s)/\\*.*?\\*/|<!--|-->", "")
-        // Sheets for paper, or for screens of some size, hold where they hold.
-        .replaceAll("(?s)@[\\w-]+[^{};]*\\{(?:[^{}]*\\{[^{}]*\\})*[^{}]*\\}|@[^{};]*;", "");
+    String plain = css.replaceAll("(?s)/\\*.*?\\*/|<!--|-->", "");
+    var out = new StringBuilder();
+    int k = 0;
+    boolean inBlock = false;
+    while (k < plain.length()) {
+      char c = plain.charAt(k);
+      if (c == '@' && !inBlock) {
+        k = afterAtRule(plain, k);
+        continue;
+      }
+      inBlock = c == '{' || inBlock && c != '}';
+      out.append(c);
+      k++;
+    }
+    return out.toString();
+  }
+
+  /** Where a rule ends that begins with @: with its block, or with a semicolon. */
+  private static int afterAtRule(String css, int from) {
+    if (HOLDS.matcher(css).region(from, css.length()).lookingAt()) {
+      return css.indexOf('{', from) + 1; // its rules hold as others do
+    }
+    int depth = 0;
+    for (int k = from; k < css.length(); k++) {
+      switch (css.charAt(k)) {
+        case '{' -> depth++;
+        case '}' -> {
+          if (--depth <= 0) {
+            return k + 1;
+          }
+        }
+        case ';' -> {
+          if (depth == 0) {
+            return k + 1;
+          }
+        }
+        default -> {}
+      }
+    }
+    return css.length();
   }
 
   /**
@@ -59,18 +105,32 @@ final class StyleRules {
    *
    * @param least what counts less than any rule of the page is below 0
    */
-  private static void rules(String css, Document page, int least, Map<Element, List<Said>> said) {
-    Matcher m = RULE.matcher(css);
-    for (int k = 0; k < MOST && m.find(); k++) {
-      for (String selector : m.group(1).split(",")) {
+  private static void rules(
+      String css,
+      ElementIndex elements,
+      int least,
+      Map<Element, List<Said>> said,
+      GeneratedText generated) {
+    int at = 0;
+    for (int k = 0; k < MOST; k++) {
+      int open = css.indexOf('{', at);
+      int close = open < 0 ? -1 : css.indexOf('}', open);
+      if (close < 0) {
+        return;
+      }
+      String before = css.substring(at, open);
+      String what = css.substring(open + 1, close);
+      at = close + 1;
+      for (String selector : before.substring(before.lastIndexOf('}') + 1).split(",")) {
         String s = selector.strip();
         if (s.isEmpty() || s.contains(":")) {
+          generated.rule(s, what, elements);
           continue; // states that no paper has
         }
         try {
-          for (Element e : page.select(s)) {
+          for (Element e : elements.matching(s)) {
             said.computeIfAbsent(e, x -> new ArrayList<>())
-                .add(new Said(least < 0 ? least : weight(s), k, m.group(2)));
+                .add(new Said(least < 0 ? least : weight(s), k, what));
           }
         } catch (Selector.SelectorParseException e) {
           continue; // a selector of another kind

@@ -113,6 +113,8 @@ class HtmlPagesTest {
         "<div><p>a</p>WORDS</div>",
         "<style>.m{display:none} .m.on{display:block}</style><p class='m on'>WORDS</p>",
         "<p>a<plaintext>WORDS",
+        "<style>p.n::before{content:'WORDS '}</style><p class=n>a</p>",
+        "<style>p:after{content:\" (\" attr(title) \")\"}</style><p title=WORDS>a</p>",
       })
   void whatShowsIsThere(String html) throws Exception {
     TakenIn t = taken("<!doctype html><title>t</title><body>" + html);
@@ -456,5 +458,36 @@ class HtmlPagesTest {
         assertThat(look(is, s).value(trait)).as(s + trait).isEqualTo(look(was, s).value(trait));
       }
     }
+  }
+
+  @Test
+  void whatStyleSheetsAddIsThereOrTold() throws Exception {
+    TakenIn t =
+        taken(
+            "<!doctype html><style>@media screen{p:before{content:'no'}} p:before{content:'x'}"
+                + " p:before{content:'\\201C'} .c:after{content:'.';visibility:hidden}"
+                + " h2:before{content:counter(n) '. '} i:before{content:'\\f101'}"
+                + " div{background:url(sea.png)}</style><p>a<i></i></p><p class=c>b</p><h2>h</h2>"
+                + "<div>d</div>");
+    assertThat(words(t)).isEqualTo("“a | “b | h | d");
+    assertThat(told(t, Severity.DOUBT))
+        .containsExactly(
+            "In 1 place the page shows a number or a picture that its style sheet makes; it is"
+                + " missing here.",
+            "1 picture behind the text was left out.");
+  }
+
+  /** Sheets of sites have thousands of rules, some of them in one block; and broken ones end. */
+  @Test
+  void largeStyleSheetsAreReadInTime() throws Exception {
+    String many = ".a%d > p.b { color: red }\n";
+    var css = new StringBuilder("@media screen {");
+    for (int k = 0; k < 20_000; k++) {
+      css.append(many.formatted(k));
+    }
+    css.append("} p { text-align: right } ").append("x".repeat(1_000_000));
+    TakenIn t = taken("<!doctype html><style>" + css + "</style>" + "<p>a</p>".repeat(2000));
+    assertThat(look(t, "a").value(ParagraphTraits.ALIGNMENT))
+        .isEqualTo(ParagraphTraits.Alignment.END);
   }
 }

@@ -43,7 +43,19 @@ public final class DetectedComments {
 
   /** Kinds that say nothing without words. */
   private static final Set<String> MARKS =
-      Set.of("Highlight", "Underline", "Squiggly", "StrikeOut", "Stamp", "FileAttachment");
+      Set.of(
+          "Highlight",
+          "Underline",
+          "Squiggly",
+          "StrikeOut",
+          "Stamp",
+          "FileAttachment",
+          "Movie",
+          "Screen",
+          "Sound",
+          "3D",
+          "RichMedia",
+          "Projection");
 
   /** Remarks on one page. */
   private static final int MAX = 500;

@@ -15,6 +15,7 @@ import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.apache.pdfbox.cos.COSBase;
 import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
@@ -38,6 +39,23 @@ public final class PageAnnotations {
 
   private static final int LONGEST_BLANK = 120;
   private static final int MAX_OPTIONS = 500;
+
+  /** Kinds that only point, or are read otherwise: as links, as comments, as marks over text. */
+  private static final Set<String> ASIDE =
+      Set.of(
+          "Text",
+          "Popup",
+          "Link",
+          "Highlight",
+          "Underline",
+          "Squiggly",
+          "StrikeOut",
+          "Caret",
+          "PrinterMark",
+          "TrapNet");
+
+  /** ISO 32000-2 table 171. */
+  private static final Set<String> PLAYING = Set.of("Movie", "Screen", "Sound", "3D", "RichMedia");
 
   /** A mark over text. */
   record Markup(Box box, Decor decor) {}
@@ -87,14 +105,29 @@ public final class PageAnnotations {
                   "Watermark" ->
                   true;
               case "Widget" -> !isSwitch(a);
-              default -> false;
+              default -> !ASIDE.contains(kind(a)) && hasAppearance(a);
             })
         .toList();
   }
 
+  /** What plays where it stands, which nothing that is published does; by its kind and place. */
+  static List<Playing> playing(PDPage page) {
+    return annotations(page).stream()
+        .filter(a -> PLAYING.contains(kind(a)) && a.getRectangle() != null)
+        .map(a -> new Playing(kind(a), PageScan.place(page, a.getRectangle())))
+        .toList();
+  }
+
+  /** A film, a sound or a model. */
+  record Playing(String kind, Box box) {}
+
+  private static boolean hasAppearance(PDAnnotation a) {
+    return a.getAppearance() != null && a.getAppearance().getNormalAppearance() != null;
+  }
+
   /** Draws what says what it shows and brings no drawing of it, as viewers do (§12.5.2). */
   static void draw(PDAnnotation a) {
-    if (a.getAppearance() == null || a.getAppearance().getNormalAppearance() == null) {
+    if (!hasAppearance(a)) {
       a.constructAppearances();
     }
   }

@@ -47,6 +47,7 @@ public final class PageScan extends PDFGraphicsStreamEngine {
   private static final int MAX_PICTURES = 2_000;
   private final PageBudget budget = new PageBudget();
   private int hidden;
+  private int covered;
   private final ReadPage content;
   private boolean running;
   final MarkedContents marks;
@@ -66,6 +67,7 @@ public final class PageScan extends PDFGraphicsStreamEngine {
   private final SourcePictures media;
   private final GeneralPath path = new GeneralPath();
   private final PaintedPaths paths;
+  private final PaintedOver over;
   private boolean clips;
   private @Nullable List<Path2D> clippedBy;
   private int clippers;
@@ -88,6 +90,7 @@ public final class PageScan extends PDFGraphicsStreamEngine {
     PDRectangle crop = page.getCropBox();
     this.toShown = PageSpace.shown(crop, page.getRotation());
     this.paths = new PaintedPaths(toShown);
+    this.over = new PaintedOver(toShown);
     boolean turned = page.getRotation() % 180 != 0;
     this.width = turned ? crop.getHeight() : crop.getWidth();
     this.height = turned ? crop.getWidth() : crop.getHeight();
@@ -108,6 +111,7 @@ public final class PageScan extends PDFGraphicsStreamEngine {
       // What was read until then is kept; that something was left out is said.
     }
     marks.endAll();
+    covered = over.count(visible);
     var annotations = new PageAnnotations(getPage(), number);
     annotations(annotations);
     var showing =
@@ -138,6 +142,11 @@ public final class PageScan extends PDFGraphicsStreamEngine {
   /** How many characters the page hides, which are left out. */
   int hidden() {
     return hidden;
+  }
+
+  /** How many letters and digits something is painted over, which nobody sees. */
+  int covered() {
+    return covered;
   }
 
   /** Reads what annotations show, and puts signs where fields show nothing. */
@@ -497,6 +506,9 @@ public final class PageScan extends PDFGraphicsStreamEngine {
 
   private void note(boolean stroked, boolean filled) {
     if (!marks.isHidden()) {
+      if (filled) {
+        over.fill(path, getGraphicsState(), showing(), visible.size());
+      }
       paths.rules(path, getGraphicsState(), stroked);
       if (path.getCurrentPoint() != null && !marks.isFurniture()) {
         paths.shape(path, getGraphicsState(), stroked, filled, showing(), marks.content());

@@ -163,6 +163,10 @@ public final class PageScans {
       String said = WORDS.count("page-scans.hidden", scan.hidden(), k + 1);
       to.add(found(Kind.CONTENT_LEFT_OUT, Severity.NOTE, said, k, whole(page)));
     }
+    if (scan.covered() > 0) {
+      String said = WORDS.count("page-scans.covered", scan.covered(), k + 1);
+      to.add(found(Kind.CONTENT_KEPT_UNSHOWN, Severity.DOUBT, said, k, whole(page)));
+    }
     for (Box box : scan.unread()) {
       String said = WORDS.say("page-scans.picture-unread", k + 1);
       to.add(found(Kind.PICTURE_MISSING, Severity.LOSS, said, k, box));
@@ -174,6 +178,10 @@ public final class PageScans {
     for (Box box : scan.damage.pictures()) {
       String said = WORDS.say("page-scans.picture-damaged", k + 1);
       to.add(found(Kind.FILE_DAMAGED, Severity.DOUBT, said, k, box));
+    }
+    for (PageAnnotations.Playing p : PageAnnotations.playing(page)) {
+      String said = WORDS.say("page-scans.playing", k + 1, p.kind());
+      to.add(found(Kind.CONTENT_LEFT_OUT, Severity.LOSS, said, k, p.box()));
     }
     if (scan.isCut()) {
       String said = WORDS.say("page-scans.cut", k + 1);

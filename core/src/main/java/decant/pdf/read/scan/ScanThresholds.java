@@ -59,6 +59,17 @@ final class ScanThresholds {
     static final double APART = 0.25;
   }
 
+  /** Of {@link decant.pdf.read.scan.PaintedOver}. */
+  static final class PaintedOver {
+    private PaintedOver() {}
+
+    /** What is narrower or lower covers no letter, in points. */
+    static final double LEAST = 3;
+
+    /** Fewer letters under areas are where things touch, rather than what was to be hidden. */
+    static final int FEW = 3;
+  }
+
   /** Of {@link decant.pdf.read.scan.PageAnnotations}. */
   static final class PageAnnotations {
     private PageAnnotations() {}
