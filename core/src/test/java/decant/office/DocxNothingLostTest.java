@@ -13,6 +13,7 @@ import decant.model.walk.Walk;
 import decant.office.docx.write.DocxWriter;
 import decant.reading.TakenIn;
 import decant.verify.Check;
+import decant.verify.office.DocxVerifier;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.file.Files;
@@ -150,6 +151,7 @@ class DocxNothingLostTest extends MadeDocx {
       assertThat(shown(taken(field.formatted("MACROBUTTON No Type here")))).isEqualTo("Type here");
       TakenIn equation = taken(field.formatted("EQ \\f(1,2)"));
       assertThat(shown(equation)).isEqualTo("1/2");
+      goesBack(equation.document());
       assertThat(equation.findings()).anyMatch(f -> f.message().startsWith("An equation (EQ)"));
       TakenIn counted = taken(field.formatted("AUTONUM"));
       assertThat(counted.findings())
@@ -183,6 +185,16 @@ class DocxNothingLostTest extends MadeDocx {
             + "</m:e></m:d>";
     TakenIn t = taken("<w:p><m:oMath>" + half + sum + root + brackets + "</m:oMath></w:p>");
     assertThat(shown(t)).isEqualTo("(a+b)/2∑_(i=1)^n x√(y)[z]");
+    goesBack(t.document());
+  }
+
+  /** Written anew, what is shown in another way than the file has it is there as it was. */
+  private void goesBack(Document d) throws IOException {
+    Path file = folder.resolve("back.docx");
+    try (var out = Files.newOutputStream(file)) {
+      DocxWriter.write(d, out);
+    }
+    assertThat(DocxVerifier.verify(file, d)).allMatch(Check::passed);
   }
 
   /** An instruction may go on over paragraphs, and hold the result of another field. */

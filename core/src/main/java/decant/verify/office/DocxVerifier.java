@@ -7,6 +7,9 @@ import decant.verify.Check;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import org.jsoup.parser.Parser;
 
 /** Takes the digest of a saved DOCX and compares it with that of the document. */
 public final class DocxVerifier {
@@ -29,11 +32,28 @@ public final class DocxVerifier {
   }
 
   private static final class Room implements DocumentDigest.Room {
-    /** Formulas (§22.1) and whatever else is kept have looks of their own. */
+    /** The characters of a formula, which go back each in its place. */
+    private static final Pattern FORMULA = Pattern.compile("<m:t(?:\\s[^>]*)?>([^<]*)</m:t>");
+
+    /**
+     * Formulas (§22.1) and whatever else is kept have looks of their own. What is shown of them may
+     * be written otherwise than in the file, and fields that draw themselves have no text there.
+     */
     @Override
     public void kept(Kept kept, String shown, TextLook look, Digest.Builder into) {
-      if (!shown.isEmpty()) {
-        into.text(shown, TextLook.NONE, "");
+      String there = shown;
+      if (kept.format().equals("docx") && kept.source().contains("<w:fldChar")) {
+        there = "";
+      } else if (kept.format().equals("docx") && kept.source().contains("<m:t")) {
+        there =
+            FORMULA
+                .matcher(kept.source())
+                .results()
+                .map(m -> Parser.unescapeEntities(m.group(1), false))
+                .collect(Collectors.joining());
+      }
+      if (!there.isEmpty()) {
+        into.text(there, TextLook.NONE, "");
       }
     }
 
