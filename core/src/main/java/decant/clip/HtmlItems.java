@@ -44,6 +44,9 @@ final class HtmlItems {
   }
 
   private void list(Element e, HtmlAround in, int depth, String outer) {
+    if (in.isTooDeep()) {
+      return;
+    }
     flow.end(in.paragraph());
     int here = Math.min(DEEPEST, depth + 1);
     int start = HtmlLists.start(e);

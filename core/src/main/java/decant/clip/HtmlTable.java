@@ -39,7 +39,8 @@ final class HtmlTable {
     titles.stream().filter(c -> !isBelow(c)).forEach(c -> into.node(c, in));
     List<Table.Row> rows = reader.rows(e);
     if (!rows.isEmpty()) {
-      Look look = isRuled(e) ? TableTraits.RULED : Look.PLAIN;
+      // Sheets say in styles of their own, which do not come along, where lines are.
+      Look look = !page.whole || isRuled(e) ? TableTraits.RULED : Look.PLAIN;
       into.put(new Table(NodeId.fresh(), look, List.of(), rows));
     }
     into.end(in.paragraph());
@@ -61,8 +62,24 @@ final class HtmlTable {
       return true;
     }
     return Css.of(table).isBordered()
-        || table.select("td, th, tr").stream()
-            .anyMatch(c -> c.closest("table") == table && Css.of(c).isBordered());
+        || ownRows(table).stream()
+            .anyMatch(tr ->
+                Css.of(tr).isBordered()
+                    || tr.children().stream().anyMatch(c -> isCell(c) && Css.of(c).isBordered()));
+  }
+
+  /** The rows of a table itself, and not of those within it. */
+  private static List<Element> ownRows(Element table) {
+    var out = new ArrayList<Element>();
+    for (Element c : table.children()) {
+      switch (c.normalName()) {
+        case "tr" -> out.add(c);
+        case "thead", "tbody", "tfoot" ->
+            c.children().stream().filter(r -> r.normalName().equals("tr")).forEach(out::add);
+        default -> {}
+      }
+    }
+    return out;
   }
 
   /** Rows in the order in which they show: heads first, feet last. */
@@ -70,9 +87,9 @@ final class HtmlTable {
     var heads = new ArrayList<Table.Row>();
     var body = new ArrayList<Table.Row>();
     var feet = new ArrayList<Table.Row>();
-    for (Element tr : table.select("tr")) {
-      if (tr.closest("table") != table || isHidden(tr)) {
-        continue; // of a table within
+    for (Element tr : ownRows(table)) {
+      if (isHidden(tr)) {
+        continue;
       }
       Element group = tr.parent();
       String of = group == null ? "" : group.normalName();

@@ -231,6 +231,7 @@ class HtmlTest {
     assertThat(f.blocks()).singleElement().isInstanceOf(Table.class);
     Table t = (Table) f.blocks().getFirst();
     assertThat(t.rows()).hasSize(2);
+    assertThat(t.look()).isEqualTo(TableTraits.RULED);
     assertThat(t.rows().getFirst().cells().getLast().columnSpan()).isEqualTo(2);
     assertThat(t.rows().getFirst().cells().getLast().look().value(TableTraits.SHADING))
         .isEqualTo(Colour.parse("FFFF00"));
