@@ -79,7 +79,7 @@ class ArchitectureTest {
         "verify.office",
         and(and(content, layout), "picture", "verify", "office.symbol", "office.pending"));
     List<String> readers = List.of("words", "io", "work", "model..", "text", "reading", "picture");
-    out.put("office.field", List.of("model..", "office.symbol"));
+    out.put("office.field", List.of("model..", "text", "office.symbol"));
     out.put("office.grid", List.of("model.."));
     out.put("office.shape", List.of("model.."));
     out.put("office.source", List.of("words", "io", "work", "model..", "reading", "verify"));

@@ -226,18 +226,20 @@ final class Css {
       return Optional.empty();
     }
     String unit = m.group(2) == null ? "" : m.group(2);
-    return number(m.group(1))
-        .flatMap(n ->
-            switch (unit) {
-              case "pt" -> Optional.of(n);
-              case "px" -> Optional.of(n * PictureSize.PIXEL);
-              case "em", "rem" -> Optional.of(n * em);
-              case "%" ->
-                  property.equals("font-size") ? Optional.of(n * em / 100) : Optional.empty();
-              case "cm" -> Optional.of(n * 72 / 2.54);
-              case "mm" -> Optional.of(n * 72 / 25.4);
-              case "in" -> Optional.of(n * 72);
-              default -> Optional.empty();
-            });
+    boolean share = unit.equals("%") && property.equals("font-size");
+    return number(m.group(1)).flatMap(n -> share ? Optional.of(n * em / 100) : points(n, unit, em));
+  }
+
+  /** A measure in points; empty for one of no unit, or of one that is a share of something. */
+  static Optional<Double> points(double n, String unit, double em) {
+    return switch (unit) {
+      case "pt" -> Optional.of(n);
+      case "px" -> Optional.of(n * PictureSize.PIXEL);
+      case "em", "rem" -> Optional.of(n * em);
+      case "cm" -> Optional.of(n * 72 / 2.54);
+      case "mm" -> Optional.of(n * 72 / 25.4);
+      case "in" -> Optional.of(n * 72);
+      default -> Optional.empty();
+    };
   }
 }

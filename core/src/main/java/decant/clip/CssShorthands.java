@@ -2,7 +2,6 @@ package decant.clip;
 
 import decant.model.look.Colour;
 import decant.model.look.Rule;
-import decant.picture.PictureSize;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -23,6 +22,7 @@ final class CssShorthands {
 
   private static final Pattern WIDTH = Pattern.compile("([\\d.]+)(pt|px|mm|cm|in|em)?");
 
+  private static final double USUAL_SIZE = 12; // points
   private static final double THIN = 0.75;
   private static final double MEDIUM = 2.25;
   private static final double THICK = 3.75;
@@ -99,15 +99,8 @@ final class CssShorthands {
   }
 
   private static double points(Matcher m) {
-    double n = Double.parseDouble(m.group(1));
-    return switch (m.group(2) == null ? "px" : m.group(2)) {
-      case "pt" -> n;
-      case "mm" -> n * 72 / 25.4;
-      case "cm" -> n * 72 / 2.54;
-      case "in" -> n * 72;
-      case "em" -> n * 12;
-      default -> n * PictureSize.PIXEL;
-    };
+    String unit = m.group(2) == null ? "px" : m.group(2);
+    return Css.points(Double.parseDouble(m.group(1)), unit, USUAL_SIZE).orElse(0.0);
   }
 
   /**

@@ -163,20 +163,20 @@ final class HtmlFlow {
   }
 
   /** Whether an element shows nothing, or shows where it is called. */
-  boolean isSkipped(Element e) {
-    return SKIPPED.contains(e.normalName()) || isHidden(e) || page.notes.isNote(e);
+  boolean isSkipped(Element e, Css css) {
+    return SKIPPED.contains(e.normalName()) || isHidden(e, css) || page.notes.isNote(e);
   }
 
-  static boolean isHidden(Element e) {
-    return Css.of(e).hides() || e.normalName().equals("dialog") && !e.hasAttr("open");
+  static boolean isHidden(Element e, Css css) {
+    return css.hides() || e.normalName().equals("dialog") && !e.hasAttr("open");
   }
 
   private void element(Element e, HtmlAround a) {
-    if (isSkipped(e)) {
+    Css css = Css.of(e);
+    if (isSkipped(e, css)) {
       return;
     }
     String name = e.normalName();
-    Css css = Css.of(e);
     Optional<Inline> mark = page.notes.mark(e, n -> apart(n, a));
     if (mark.isPresent()) {
       page.takeAll(e);

@@ -55,14 +55,17 @@ final class HtmlItems {
     int next = start;
     for (Node n : e.childNodes()) {
       if (!(n instanceof Element item) || !item.normalName().equals("li")) {
-        if (n instanceof Element x && LISTS.contains(x.normalName()) && !flow.isSkipped(x)) {
+        if (n instanceof Element x
+            && LISTS.contains(x.normalName())
+            && !flow.isSkipped(x, Css.of(x))) {
           list(x, in.with(in.text(), in.paragraph()), here, id); // as some programs nest them
         } else {
           flow.node(n, stray(in, here)); // it has no mark
         }
         continue;
       }
-      if (flow.isSkipped(item) || in.isTooDeep()) {
+      Css css = Css.of(item);
+      if (flow.isSkipped(item, css)) {
         continue;
       }
       String value = item.attr("value");
@@ -71,7 +74,6 @@ final class HtmlItems {
         id = define(e, next, here);
       }
       next++;
-      Css css = Css.of(item);
       Look look = look(css, of, in, new Level(id, here));
       flow.end(look);
       int from = flow.count();
@@ -110,7 +112,7 @@ final class HtmlItems {
     int from = flow.count();
     for (Node n : item.childNodes()) {
       boolean begun = flow.count() > from;
-      if (n instanceof Element x && flow.isSkipped(x)) {
+      if (n instanceof Element x && flow.isSkipped(x, Css.of(x))) {
         continue;
       } else if (n instanceof Element x && LISTS.contains(x.normalName())) {
         list(

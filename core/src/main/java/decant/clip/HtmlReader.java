@@ -54,7 +54,7 @@ public final class HtmlReader {
 
   /** Whether a page keeps an element from being seen (§15.3.1, and CSS Display 3, §2.5). */
   public static boolean hides(Element e) {
-    return HtmlFlow.isHidden(e);
+    return HtmlFlow.isHidden(e, Css.of(e));
   }
 
   private static Page read(HtmlPage page, Element body) {

@@ -1,5 +1,6 @@
 package decant.format;
 
+import decant.reading.TextEncoding;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
@@ -18,6 +19,7 @@ import org.apache.poi.poifs.filesystem.POIFSFileSystem;
 public final class FileContent {
   private static final int HEAD = 4096;
   private static final int MAX_ENTRIES = 100_000;
+  private static final Set<String> OF_TEXT = Set.of("txt", "text", "asc", "log", "md", "tsv");
 
   private final String head;
   private final boolean zip;
@@ -106,6 +108,21 @@ public final class FileContent {
    */
   public String extension() {
     return extension;
+  }
+
+  /**
+   * Whether its name says that it is plain text, of which nothing else says so: a file that is
+   * called otherwise is more likely another one that went wrong.
+   */
+  public boolean isCalledText() {
+    return OF_TEXT.contains(extension);
+  }
+
+  /** Whether it is text of two bytes a character, as its mark tells, or its zeros. */
+  public boolean isWide() {
+    return head.startsWith("\u00FF\u00FE")
+        || head.startsWith("\u00FE\u00FF")
+        || TextEncoding.wide(head.getBytes(StandardCharsets.ISO_8859_1)).isPresent();
   }
 
   /** Whether it is a ZIP file, whole or not. */

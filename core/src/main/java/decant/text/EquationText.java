@@ -73,10 +73,13 @@ public final class EquationText<N> {
     return text(in.get(k), depth + 1).strip();
   }
 
-  /** A part that is read as one: what is longer than a word stands in brackets. */
   private String one(List<N> in, int k, int depth) {
-    String s = part(in, k, depth);
-    return s.matches("[\\p{L}\\p{N}.,′]*|.") ? s : "(" + s + ")";
+    return bracketed(part(in, k, depth));
+  }
+
+  /** A part that is read as one: what is longer than a word stands in brackets. */
+  public static String bracketed(String part) {
+    return part.matches("[\\p{L}\\p{N}.,′]*|.") ? part : "(" + part + ")";
   }
 
   private String all(List<N> in, int depth) {

@@ -61,7 +61,7 @@ final class DocFields {
       return Optional.empty();
     }
     Open o = open.pop();
-    return Optional.of(new Ended(o.said(), o.form, o.filled, !o.shows || o.bare, o.shows));
+    return Optional.of(new Ended(o.said(), o.form, o.filled, o.bare, o.shows));
   }
 
   /** Whether the data of a form may stand here. */

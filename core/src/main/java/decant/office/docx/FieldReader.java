@@ -224,14 +224,13 @@ final class FieldReader {
               out.add(x);
             }
           });
-    } else if (f.marked) {
-      alone(f, out);
-      out.add(endMark(f));
-    } else if (!f.inResult && !f.name().isEmpty() && !f.name().equals("HYPERLINK")) {
-      // A field without a result: an index entry, a mark. It goes back as it was.
-      separate(f.outer, out, f);
-      if (f.told().isOwed()) {
-        shared.once(Finding.Kind.CONTENT_LEFT_OUT, WORDS.say("field-reader.owed", f.name()));
+    } else {
+      if (!f.inResult && !f.name().isEmpty() && !f.name().equals("HYPERLINK")) {
+        // A field without a result: an index entry, a mark. It goes back as it was.
+        separate(f.outer, out, f);
+        if (f.told().isOwed()) {
+          shared.once(Finding.Kind.CONTENT_LEFT_OUT, WORDS.say("field-reader.owed", f.name()));
+        }
       }
       if (f.marked) {
         alone(f, out);

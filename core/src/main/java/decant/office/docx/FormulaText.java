@@ -1,6 +1,7 @@
 package decant.office.docx;
 
 import decant.office.xml.Element;
+import decant.text.EquationText;
 import java.util.List;
 import java.util.stream.Collectors;
 
@@ -38,8 +39,8 @@ final class FormulaText {
         String sub = part(e, "m:sub", in);
         String sup = part(e, "m:sup", in);
         yield sign(e, "m:naryPr", "m:chr", "∫")
-            + (sub.isEmpty() ? "" : "_" + bracketed(sub))
-            + (sup.isEmpty() ? "" : "^" + bracketed(sup))
+            + (sub.isEmpty() ? "" : "_" + EquationText.bracketed(sub))
+            + (sup.isEmpty() ? "" : "^" + EquationText.bracketed(sup))
             + " "
             + part(e, "m:e", in);
       }
@@ -62,12 +63,7 @@ final class FormulaText {
   }
 
   private static String one(Element e, String name, int depth) {
-    return bracketed(part(e, name, depth));
-  }
-
-  /** What is longer than a word, so that it is read as one. */
-  private static String bracketed(String s) {
-    return s.matches("[\\p{L}\\p{N}.,′]*|.") ? s : "(" + s + ")";
+    return EquationText.bracketed(part(e, name, depth));
   }
 
   private static String joined(Element e, String name, String by, int depth) {

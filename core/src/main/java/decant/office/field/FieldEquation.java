@@ -1,5 +1,6 @@
 package decant.office.field;
 
+import decant.text.EquationText;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -101,17 +102,17 @@ final class FieldEquation {
     String first = of.getFirst();
     String second = of.size() > 1 ? of.get(1) : "";
     return switch (kind) {
-      case 'f' -> one(first) + "/" + one(second);
+      case 'f' -> EquationText.bracketed(first) + "/" + EquationText.bracketed(second);
       case 'r' -> of.size() > 1 ? "√[" + first + "](" + second + ")" : "√(" + first + ")";
       case 's' ->
           of.stream()
-              .map(s -> (how.contains("do") ? "_" : "^") + one(s))
+              .map(s -> (how.contains("do") ? "_" : "^") + EquationText.bracketed(s))
               .collect(Collectors.joining());
       case 'i' -> {
         String sign = how.contains("su") ? "∑" : how.contains("pr") ? "∏" : "∫";
         yield sign
-            + (first.isEmpty() ? "" : "_" + one(first))
-            + (second.isEmpty() ? "" : "^" + one(second))
+            + (first.isEmpty() ? "" : "_" + EquationText.bracketed(first))
+            + (second.isEmpty() ? "" : "^" + EquationText.bracketed(second))
             + (of.size() > 2 ? " " + of.get(2) : "");
       }
       case 'b' -> bracketed(how, first);
@@ -146,10 +147,5 @@ final class FieldEquation {
       }
     }
     return read.isEmpty() ? out.toString() : out + "(" + read + ")";
-  }
-
-  /** A part that is read as one: what is longer than a word stands in brackets. */
-  private static String one(String s) {
-    return s.matches("[\\p{L}\\p{N}.,′]*|.") ? s : "(" + s + ")";
   }
 }

@@ -3,14 +3,11 @@ package decant.office.html;
 import decant.format.FileContent;
 import decant.format.Format;
 import decant.format.FormatService;
-import decant.reading.TextEncoding;
 import decant.verify.office.HtmlVerifier;
-import java.nio.charset.StandardCharsets;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import java.util.Set;
 import java.util.regex.Pattern;
 
 /** HTML (the WHATWG's living standard). */
@@ -49,22 +46,19 @@ public final class HtmlFormat implements FormatService {
         && !head.startsWith("{\\rtf");
   }
 
-  private static final Set<String> OF_PAGES = Set.of("html", "htm", "xhtml");
-
-  private static final Set<String> OF_TEXT = Set.of("txt", "text", "asc", "log", "md", "tsv");
-
   /** A tag that ends, at the beginning. */
   private static final Pattern TAG = Pattern.compile("^<(?:!--|[!?]?[a-z][^<>]*>)");
 
   private static boolean knows(FileContent c) {
-    byte[] bytes = c.head().getBytes(StandardCharsets.ISO_8859_1);
-    boolean wide = TextEncoding.wide(bytes).isPresent();
-    String narrow = wide ? c.head().replace("\0", "") : c.head();
+    String narrow = c.isWide() ? c.head().replace("\0", "") : c.head();
     String head = MARK.matcher(narrow).replaceFirst("").toLowerCase(Locale.ROOT);
-    if (OF_TEXT.contains(c.extension()) && !TAG.matcher(head).find()) {
+    if (c.isCalledText() && !TAG.matcher(head).find()) {
       return false; // words that begin with a sign, rather than a page that is called otherwise
     }
-    if (OF_PAGES.contains(c.extension()) && !c.isZip() && !c.isCompound() && isText(head)) {
+    if (FORMAT.extensions().contains(c.extension())
+        && !c.isZip()
+        && !c.isCompound()
+        && isText(head)) {
       return true; // as browsers show it, whatever it begins with
     }
     boolean later = head.startsWith("<?xml") || head.startsWith("<!--");

@@ -3,9 +3,7 @@ package decant.office.text;
 import decant.format.FileContent;
 import decant.format.Format;
 import decant.format.FormatService;
-import decant.reading.TextEncoding;
 import decant.verify.office.TextVerifier;
-import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -25,12 +23,6 @@ public final class TextFormat implements FormatService {
           TextFormat::knows,
           Set.of());
 
-  /**
-   * Nothing in plain text says that it is that: a file that is called otherwise is more likely
-   * another one that went wrong.
-   */
-  private static final Set<String> OF_TEXT = Set.of("", "txt", "text", "asc", "log", "md", "tsv");
-
   /** Markup of some kind: an element that is closed, or what says that it is XML. */
   private static final Pattern MARKUP =
       Pattern.compile("^<(?:\\?xml|!doctype|(\\w[\\w:.-]*)[^<>]*>.*</\\1)", Pattern.DOTALL);
@@ -38,22 +30,18 @@ public final class TextFormat implements FormatService {
   /** Characters without a mark of any other kind of file. */
   private static boolean knows(FileContent c) {
     String head = c.head();
-    boolean wide =
-        head.startsWith("\u00FF\u00FE")
-            || head.startsWith("\u00FE\u00FF")
-            || TextEncoding.wide(head.getBytes(StandardCharsets.ISO_8859_1)).isPresent();
     String start = head.strip();
     boolean marked =
         start.startsWith("%PDF")
             || start.startsWith("%!")
             || start.startsWith("{\\rtf")
             || MARKUP.matcher(start).find();
-    return OF_TEXT.contains(c.extension())
-        && (!start.isEmpty() || !c.extension().isEmpty())
+    boolean named = c.isCalledText() || c.extension().isEmpty() && !start.isEmpty();
+    return named
         && !marked
         && !c.isCompound()
         && !c.isZip()
-        && (wide || head.chars().allMatch(TextFormat::isOfText));
+        && (c.isWide() || head.chars().allMatch(TextFormat::isOfText));
   }
 
   /** What stands in texts, and in the logs of programs: bells, steps back, colours, other sets. */

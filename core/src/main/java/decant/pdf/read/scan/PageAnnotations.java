@@ -111,8 +111,8 @@ public final class PageAnnotations {
   }
 
   /** What plays where it stands, which nothing that is published does; by its kind and place. */
-  static List<Playing> playing(PDPage page) {
-    return annotations(page).stream()
+  List<Playing> playing() {
+    return all.stream()
         .filter(a -> PLAYING.contains(kind(a)) && a.getRectangle() != null)
         .map(a -> new Playing(kind(a), PageScan.place(page, a.getRectangle())))
         .toList();

@@ -48,6 +48,7 @@ public final class PageScan extends PDFGraphicsStreamEngine {
   private final PageBudget budget = new PageBudget();
   private int hidden;
   private int covered;
+  private List<PageAnnotations.Playing> playing = List.of();
   private final ReadPage content;
   private boolean running;
   final MarkedContents marks;
@@ -114,6 +115,7 @@ public final class PageScan extends PDFGraphicsStreamEngine {
     covered = over.count(visible);
     var annotations = new PageAnnotations(getPage(), number);
     annotations(annotations);
+    playing = annotations.playing();
     var showing =
         new ShowingText(
             Accents.settled(visible), Accents.settled(invisible), pictures, width * height);
@@ -147,6 +149,11 @@ public final class PageScan extends PDFGraphicsStreamEngine {
   /** How many letters and digits something is painted over, which nobody sees. */
   int covered() {
     return covered;
+  }
+
+  /** What plays where it stands. */
+  List<PageAnnotations.Playing> playing() {
+    return playing;
   }
 
   /** Reads what annotations show, and puts signs where fields show nothing. */

@@ -179,7 +179,7 @@ public final class PageScans {
       String said = WORDS.say("page-scans.picture-damaged", k + 1);
       to.add(found(Kind.FILE_DAMAGED, Severity.DOUBT, said, k, box));
     }
-    for (PageAnnotations.Playing p : PageAnnotations.playing(page)) {
+    for (PageAnnotations.Playing p : scan.playing()) {
       String said = WORDS.say("page-scans.playing", k + 1, p.kind());
       to.add(found(Kind.CONTENT_LEFT_OUT, Severity.LOSS, said, k, p.box()));
     }

@@ -1,6 +1,7 @@
 package decant.pdf.read.scan;
 
 import decant.pdf.content.StreamDamage;
+import decant.work.Faults;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.List;
@@ -21,10 +22,18 @@ final class PictureDamage {
 
   private PictureDamage() {}
 
-  static boolean isIn(PDImage image) throws IOException {
-    if (!(image instanceof PDImageXObject x)) {
-      return false; // within the content, which is looked at as a whole
+  /** Whether it is; what cannot be looked at is not doubted, for the picture itself was read. */
+  static boolean isIn(PDImage image) {
+    try {
+      // One within the content is looked at as a whole with that.
+      return image instanceof PDImageXObject x && isIn(x);
+    } catch (IOException | RuntimeException e) {
+      Faults.mended("looking for damage of a picture", e);
+      return false;
     }
+  }
+
+  private static boolean isIn(PDImageXObject x) throws IOException {
     COSStream stream = x.getCOSObject();
     COSBase filter = stream.getDictionaryObject(COSName.FILTER);
     if (COSName.DCT_DECODE.equals(filter)) {
