@@ -4,16 +4,12 @@ import decant.compare.Difference.Change;
 import decant.compare.Difference.Kind;
 import decant.compare.Difference.Side;
 import decant.model.walk.HeadingDepths;
-import decant.paint.TextlessPages;
-import decant.paint.Unlikeness;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.regex.Pattern;
 
 /** Lists what differs between two versions, in the order of their pages. */
@@ -33,17 +29,19 @@ public final class Comparison {
           "[\\p{Punct}\\u2022\\u25AA\\u25CF\\u25CB\\u25A0\\u2013\\u2014\\uF0B7\\uF0A7o]"
               + "|\\(?(\\d{1,3}|[a-zA-Z]|[ivxlcIVXLC]{1,6})(\\.\\d{1,3})*[.):]?");
 
-  private static final Pattern ITEM_LABEL =
-      Pattern.compile("[\\u2022\\u25AA\\u25CF\\u25CB\\u25A0\\uF0B7\\uF0A7]|(\\d{1,2}|[a-z])[.)]");
-
   /** Numbers of pages, and what stands around them. */
   private static final Pattern NUMBERS = Pattern.compile("[#\\d\\s\\p{Punct}\\p{Pd}]*");
 
   private final Pictures pictures;
   private final List<Difference> out = new ArrayList<>();
 
+  private final Renumbering numbers = new Renumbering();
+
   /** Whether both say themselves where pages begin. */
   private boolean flow;
+
+  /** Whether one is made of pages and the other is not. */
+  private boolean mixed;
 
   private Comparison(Pictures pictures) {
     this.pictures = pictures;
@@ -53,6 +51,7 @@ public final class Comparison {
   public static List<Difference> of(Edition a, Edition b) {
     var c = new Comparison(new Pictures());
     boolean mixed = a.paged() != b.paged();
+    c.mixed = mixed;
     c.flow = !a.paged() && !b.paged();
     c.pieces(
         mixed ? asOnPages(a.pieces()) : a.pieces(),
@@ -64,6 +63,9 @@ public final class Comparison {
       new OnPages(c.out).dropWhatIsThere(a, b);
     }
     c.fields(a.fields(), b.fields());
+    if (!mixed) {
+      c.remarks(a.remarks(), b.remarks());
+    }
     if (a.pages() != b.pages()) {
       c.out.add(Difference.changed(Kind.PAGE, count(a.pages()), count(b.pages())));
     }
@@ -81,6 +83,7 @@ public final class Comparison {
    */
   private void running(Edition a, Edition b) {
     var r = new Comparison(pictures);
+    r.mixed = mixed;
     if (!a.paged() && !b.paged()) {
       r.pieces(a.running(), b.running(), false);
       out.addAll(r.out);
@@ -159,18 +162,8 @@ public final class Comparison {
         || a.pages().get().count() != b.pages().get().count()) {
       return all;
     }
-    TextlessPages was = a.pages().get();
-    TextlessPages is = b.pages().get();
-    Set<Integer> differing = new HashSet<>();
-    for (Difference d : all) {
-      d.a().ifPresent(s -> differing.add(s.page()));
-      d.b().ifPresent(s -> differing.add(s.page()));
-    }
-    for (int page = 1; page <= was.count(); page++) {
-      if (!differing.contains(page) && Unlikeness.first(was, page - 1, is, page - 1).isPresent()) {
-        all.add(Difference.changed(Kind.DRAWING, new Side(page, ""), new Side(page, "")));
-      }
-    }
+    boolean alike = a.edition().paged() == b.edition().paged();
+    all.addAll(SeenChanges.of(a.pages().get(), b.pages().get(), alike, all));
     return sorted(all);
   }
 
@@ -185,6 +178,8 @@ public final class Comparison {
       if (p.moved()) {
         out.add(
             Difference.moved(notes ? Kind.NOTE : kind(p.a().getFirst()), side(p.a()), side(p.b())));
+        p.a().forEach(x -> numbers.listed(label(x), true));
+        p.b().forEach(x -> numbers.listed(label(x), false));
         for (int k = 0; k < p.a().size(); k++) {
           both(p.a().get(k), p.b().get(k), notes);
         }
@@ -210,9 +205,10 @@ public final class Comparison {
     return pieces.stream().flatMap(p -> p.words().stream()).toList();
   }
 
-  private static Difference one(Piece p, Change change, boolean notes) {
+  private Difference one(Piece p, Change change, boolean notes) {
     Kind kind = notes ? Kind.NOTE : kind(p);
     Side side = side(List.of(p));
+    numbers.listed(label(p), change == Change.REMOVED);
     return change == Change.REMOVED ? Difference.removed(kind, side) : Difference.added(kind, side);
   }
 
@@ -224,10 +220,17 @@ public final class Comparison {
     };
   }
 
+  static Side side(Piece piece) {
+    return side(List.of(piece));
+  }
+
   private static Side side(List<Piece> pieces) {
     String said = String.join(" ", pieces.stream().map(Comparison::said).toList());
-    String cut = said.length() > LONGEST ? said.substring(0, LONGEST) + "\u2026" : said;
-    return new Side(pieces.getFirst().page(), cut);
+    return new Side(pieces.getFirst().page(), cut(said));
+  }
+
+  private static String cut(String said) {
+    return said.length() > LONGEST ? said.substring(0, LONGEST) + "\u2026" : said;
   }
 
   private static String said(Piece p) {
@@ -245,7 +248,7 @@ public final class Comparison {
     if (a instanceof Piece.Text x && b instanceof Piece.Text y) {
       texts(x, y, notes);
     } else if (a instanceof Piece.Grid x && b instanceof Piece.Grid y) {
-      tables(x, y);
+      new TableChanges(out).list(x, y);
     } else if (a instanceof Piece.Image x && b instanceof Piece.Image y) {
       pictures(x, y);
     }
@@ -262,9 +265,53 @@ public final class Comparison {
     } else if (flow && b.begins() && !a.begins()) {
       out.add(Difference.added(Kind.PAGE, beginning(b)));
     }
+    labels(a, b);
     List<Word> x = withoutLabel(a, b);
     List<Word> y = withoutLabel(b, a);
+    int before = out.size();
     WordChanges.list(notes ? Kind.NOTE : Kind.TEXT, x, a.page(), y, b.page(), out);
+    boolean stands =
+        a.look().isEmpty() || b.look().isEmpty() || a.look().get().isLike(b.look().get());
+    if (!stands && out.stream().skip(before).noneMatch(d -> d.kind() == Kind.LOOK)) {
+      out.add(Difference.changed(Kind.LOOK, side(a), side(b)));
+    }
+  }
+
+  // Labels.
+
+  private static Optional<Label> label(Piece p) {
+    return p instanceof Piece.Text t ? t.label() : Optional.empty();
+  }
+
+  private void labels(Piece.Text a, Piece.Text b) {
+    Optional<Label> was = labelBeside(a, b);
+    Optional<Label> is = labelBeside(b, a);
+    boolean signs = a.look().isPresent() && b.look().isPresent();
+    boolean told =
+        was.isPresent() && is.isPresent()
+            ? numbers.isNew(was.get(), is.get(), signs)
+            : isOneSided(was.or(() -> is), signs);
+    if (told) {
+      out.add(Difference.changed(Kind.TEXT, labelled(a), labelled(b)));
+    }
+  }
+
+  /** Pages and documents each have labels in their own way. */
+  private boolean isOneSided(Optional<Label> label, boolean signs) {
+    return !mixed && label.filter(l -> signs || !l.counted().isEmpty()).isPresent();
+  }
+
+  private static Side labelled(Piece.Text p) {
+    return new Side(p.page(), cut(p.labelled()));
+  }
+
+  /** The label of a paragraph; its first word where that is what the other is counted by. */
+  private static Optional<Label> labelBeside(Piece.Text p, Piece.Text other) {
+    return p.label()
+        .or(() ->
+            startsWithLabel(p, other)
+                ? other.label().map(l -> new Label("", l.depth(), p.words().getFirst().text()))
+                : Optional.empty());
   }
 
   /** A page that is begun, by what it begins with. */
@@ -274,116 +321,15 @@ public final class Comparison {
 
   /** Where the other is counted and this one is not, its label is no word of it. */
   private static List<Word> withoutLabel(Piece.Text p, Piece.Text other) {
-    List<Word> words = p.words();
-    boolean told =
-        !p.item()
-            && (other.item() || other.level() > 0)
-            && words.size() > 1
-            && LABEL.matcher(words.getFirst().text()).matches()
-            && !words.getFirst().says(other.words().getFirst());
-    return told ? words.subList(1, words.size()) : words;
+    return startsWithLabel(p, other) ? p.words().subList(1, p.words().size()) : p.words();
   }
 
-  // Tables.
-
-  private void tables(Piece.Grid a, Piece.Grid b) {
-    var numbers = new Numbering();
-    int[] x = a.rows().stream().mapToInt(r -> numbers.of(r.text())).toArray();
-    int[] y = b.rows().stream().mapToInt(r -> numbers.of(r.text())).toArray();
-    int[] m = Matching.of(x, y);
-    int j = 0;
-    for (int i = 0; i <= m.length; i++) {
-      int to = i == m.length ? b.rows().size() : m[i];
-      if (to < 0) {
-        continue;
-      }
-      int from = i;
-      while (from > 0 && m[from - 1] < 0) {
-        from--;
-      }
-      rows(a, a.rows().subList(from, i), b, b.rows().subList(j, to));
-      if (i < m.length) {
-        cells(a, a.rows().get(i), b, b.rows().get(to));
-        j = to + 1;
-      }
-    }
-  }
-
-  /** Rows between those that are the same: as many as can be stand for each other. */
-  private void rows(Piece.Grid a, List<Piece.Grid.Row> was, Piece.Grid b, List<Piece.Grid.Row> is) {
-    int j = 0;
-    for (int i = 0; i < was.size(); i++) {
-      int spare = is.size() - j - (was.size() - i);
-      int best = j;
-      for (int k = j; k <= j + Math.max(0, spare) && k < is.size(); k++) {
-        if (shared(was.get(i), is.get(k)) > shared(was.get(i), is.get(best))) {
-          best = k;
-        }
-      }
-      boolean gone =
-          j >= is.size() || shared(was.get(i), is.get(best)) == 0 && was.size() - i > is.size() - j;
-      if (gone) {
-        out.add(Difference.removed(Kind.TABLE, new Side(a.page(), was.get(i).text())));
-        continue;
-      }
-      for (; j < best; j++) {
-        out.add(Difference.added(Kind.TABLE, new Side(b.page(), is.get(j).text())));
-      }
-      cells(a, was.get(i), b, is.get(j++));
-    }
-    for (; j < is.size(); j++) {
-      out.add(Difference.added(Kind.TABLE, new Side(b.page(), is.get(j).text())));
-    }
-  }
-
-  private static int shared(Piece.Grid.Row a, Piece.Grid.Row b) {
-    Set<String> cells = new HashSet<>();
-    a.cells().forEach(c -> cells.add(Word.join(c)));
-    return (int) b.cells().stream().filter(c -> cells.contains(Word.join(c))).count();
-  }
-
-  private void cells(Piece.Grid a, Piece.Grid.Row was, Piece.Grid b, Piece.Grid.Row is) {
-    if (was.cells().size() == is.cells().size()) {
-      for (int k = 0; k < was.cells().size(); k++) {
-        cell(a.page(), was.cells().get(k), b.page(), is.cells().get(k));
-      }
-      return;
-    }
-    var numbers = new Numbering();
-    int[] x = was.cells().stream().mapToInt(c -> numbers.of(Word.join(c))).toArray();
-    int[] y = is.cells().stream().mapToInt(c -> numbers.of(Word.join(c))).toArray();
-    int[] m = Matching.of(x, y);
-    var kept = new HashSet<Integer>();
-    for (int k = 0; k < m.length; k++) {
-      kept.add(m[k]);
-      if (m[k] < 0 && !was.cells().get(k).isEmpty()) {
-        out.add(Difference.removed(Kind.TABLE, new Side(a.page(), Word.join(was.cells().get(k)))));
-      }
-    }
-    for (int k = 0; k < y.length; k++) {
-      if (!kept.contains(k) && !is.cells().get(k).isEmpty()) {
-        out.add(Difference.added(Kind.TABLE, new Side(b.page(), Word.join(is.cells().get(k)))));
-      }
-    }
-  }
-
-  /** A cell is one difference, however many of its words changed. */
-  private void cell(int pageA, List<Word> was, int pageB, List<Word> is) {
-    var words = new ArrayList<Difference>();
-    WordChanges.list(Kind.TABLE, was, pageA, is, pageB, words);
-    if (words.stream().anyMatch(d -> d.kind() == Kind.TABLE)
-        && !unlabelled(was).equals(unlabelled(is))) {
-      out.add(
-          Difference.changed(
-              Kind.TABLE, new Side(pageA, Word.join(was)), new Side(pageB, Word.join(is))));
-    }
-    words.stream().filter(d -> d.kind() != Kind.TABLE).forEach(out::add);
-  }
-
-  /** The labels of a list in a cell are words in files that have no lists in cells. */
-  private static String unlabelled(List<Word> words) {
-    return String.join(
-        "", words.stream().map(Word::text).filter(t -> !ITEM_LABEL.matcher(t).matches()).toList());
+  private static boolean startsWithLabel(Piece.Text p, Piece.Text other) {
+    return p.label().isEmpty()
+        && other.label().isPresent()
+        && p.words().size() > 1
+        && LABEL.matcher(p.words().getFirst().text()).matches()
+        && !p.words().getFirst().says(other.words().getFirst());
   }
 
   // Pictures and fields.
@@ -394,7 +340,10 @@ public final class Comparison {
     long was = Pictures.pixels(a.media());
     long is = Pictures.pixels(b.media());
     boolean lessSharp = was > 0 && is > 0 && is < was * PIXELS;
-    if (other || size || lessSharp) {
+    boolean look =
+        a.look().isPresent() && b.look().isPresent() && !a.look().get().isLike(b.look().get());
+    boolean alt = !mixed && !a.alt().equals(b.alt());
+    if (other || size || lessSharp || look || alt) {
       out.add(Difference.changed(Kind.PICTURE, side(List.of(a)), side(List.of(b))));
     }
   }
@@ -420,6 +369,18 @@ public final class Comparison {
         out.add(Difference.added(Kind.FIELD, new Side(is.page(), name + ": " + is.value())));
       }
     });
+  }
+
+  private void remarks(List<Edition.Remark> a, List<Edition.Remark> b) {
+    var left = new ArrayList<>(b);
+    for (Edition.Remark was : a) {
+      Optional<Edition.Remark> same =
+          left.stream().filter(r -> r.text().equals(was.text())).findFirst();
+      same.ifPresentOrElse(
+          left::remove,
+          () -> out.add(Difference.removed(Kind.NOTE, new Side(was.page(), cut(was.text())))));
+    }
+    left.forEach(is -> out.add(Difference.added(Kind.NOTE, new Side(is.page(), cut(is.text())))));
   }
 
   private static String plain(String value) {

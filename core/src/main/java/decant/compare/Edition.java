@@ -12,6 +12,7 @@ import java.util.Map;
  * @param pieces in the order in which they are read
  * @param running headers and footers, each once
  * @param notes in their order
+ * @param remarks comments, in the order of what they are on
  * @param fields what is filled in, by the names of the places for it
  */
 public record Edition(
@@ -20,11 +21,16 @@ public record Edition(
     List<Piece> pieces,
     List<Piece> running,
     List<Piece> notes,
-    Map<String, Filled> fields) {
+    Map<String, Filled> fields,
+    List<Remark> remarks) {
   /** What is filled in at a place, and the page of that. */
   record Filled(int page, String value) {}
 
+  /** A comment on something on a page, with who made it. */
+  record Remark(int page, String text) {}
+
   public Edition {
+    remarks = List.copyOf(remarks);
     pieces = List.copyOf(pieces);
     running = List.copyOf(running);
     notes = List.copyOf(notes);

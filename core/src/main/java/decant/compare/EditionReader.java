@@ -1,9 +1,9 @@
 package decant.compare;
 
-import decant.compare.Word.Looks;
 import decant.layout.Layout;
 import decant.layout.item.TextStyle;
 import decant.layout.label.DocumentFonts;
+import decant.layout.label.ListLabels;
 import decant.layout.label.Styles;
 import decant.layout.pages.Page;
 import decant.model.Block;
@@ -16,14 +16,16 @@ import decant.model.Paragraph;
 import decant.model.Section;
 import decant.model.Story;
 import decant.model.Table;
+import decant.model.look.Comment;
 import decant.model.look.FormField;
 import decant.model.look.Link;
+import decant.model.look.ListDefinition;
+import decant.model.look.ListMembership;
 import decant.model.look.Look;
 import decant.model.look.Media;
 import decant.model.look.ParagraphTraits;
 import decant.model.look.TableTraits;
 import decant.model.look.TextTraits;
-import decant.text.FontBook;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -51,6 +53,12 @@ public final class EditionReader {
   private final Map<NodeId, Integer> noted = new LinkedHashMap<>();
 
   private final boolean paged;
+
+  /** Whether what the document says of looks is what it looks like: not where pages were read. */
+  private final boolean finely;
+
+  private final Map<NodeId, String> labels;
+  private final Map<String, Edition.Remark> remarks = new LinkedHashMap<>();
   private int page = 1;
   private int depth;
 
@@ -58,9 +66,14 @@ public final class EditionReader {
   private boolean begins;
 
   private EditionReader(
-      Document document, boolean paged, Function<NodeId, Optional<Integer>> pageOf) {
+      Document document,
+      boolean paged,
+      boolean finely,
+      Function<NodeId, Optional<Integer>> pageOf) {
     this.document = document;
     this.paged = paged;
+    this.finely = finely;
+    this.labels = ListLabels.of(document);
     this.pageOf = pageOf;
     this.bookmarks = document.bookmarks();
   }
@@ -68,19 +81,21 @@ public final class EditionReader {
   /**
    * The version of a document that is made of pages.
    *
+   * @param finely whether its looks are compared as the document has them, with those of a revision
+   *     of it; not where another file was read otherwise
    * @param pageOf the page, from 1, that a block begins on
    */
-  static Edition ofPages(Document d, int pages, Function<NodeId, Optional<Integer>> pageOf) {
-    return of(d, true, pages, pageOf, s -> true);
+  static Edition ofPages(
+      Document d, int pages, boolean finely, Function<NodeId, Optional<Integer>> pageOf) {
+    return of(new EditionReader(d, true, finely, pageOf), pages, s -> true);
   }
 
   /** The version of a document that flows, and comes to these pages here. */
   public static Edition of(Document d, Layout layout) {
     return of(
-        d,
-        false,
+        new EditionReader(
+            d, false, true, id -> layout.pagesOf(id).stream().findFirst().map(Page::number)),
         layout.pages().size(),
-        id -> layout.pagesOf(id).stream().findFirst().map(Page::number),
         shown(d, layout)::contains);
   }
 
@@ -95,13 +110,8 @@ public final class EditionReader {
     return out;
   }
 
-  private static Edition of(
-      Document d,
-      boolean paged,
-      int pages,
-      Function<NodeId, Optional<Integer>> pageOf,
-      Predicate<Story> isShown) {
-    var reader = new EditionReader(d, paged, pageOf);
+  private static Edition of(EditionReader reader, int pages, Predicate<Story> isShown) {
+    Document d = reader.document;
     var styles = new Styles(d.styles(), d.lists(), DocumentFonts.of(d));
     var flow = new ArrayList<Piece>();
     for (Section s : d.sections()) {
@@ -118,7 +128,14 @@ public final class EditionReader {
         reader.blocks(s.blocks(), styles, notes);
       }
     }
-    return new Edition(paged, pages, flow, reader.running(styles, isShown), notes, reader.fields);
+    return new Edition(
+        reader.paged,
+        pages,
+        flow,
+        reader.running(styles, isShown),
+        notes,
+        reader.fields,
+        List.copyOf(reader.remarks.values()));
   }
 
   /** Sections mostly have the same ones. */
@@ -182,9 +199,12 @@ public final class EditionReader {
           new Piece.Text(
               at,
               styles.paragraphLook(p).value(ParagraphTraits.HEADING_LEVEL),
-              styles.level(p).isPresent(),
+              Optional.ofNullable(labels.get(p.id())).map(l -> label(l, p, styles)),
               !paged && !out.isEmpty() && begun,
-              words));
+              words,
+              finely
+                  ? Optional.of(ParagraphLook.of(styles.paragraph(p), p.text()))
+                  : Optional.empty()));
       begins = inside; // else what follows the break begins the page
     }
     for (Inline i : p.inlines()) {
@@ -197,10 +217,23 @@ public final class EditionReader {
     }
   }
 
+  private Label label(String said, Paragraph p, Styles styles) {
+    ListMembership member = styles.paragraphLook(p).value(ParagraphTraits.LIST);
+    ListDefinition list = styles.lists().get(member.list());
+    return new Label(list == null ? member.list() : list.series(), member.depth(), said);
+  }
+
   private void picture(Inline.Picture p, int at, List<Piece> out) {
     Media m = document.media().get(p.media());
     if (m != null) {
-      out.add(new Piece.Image(at, m, p.width(), p.height(), p.alt()));
+      out.add(
+          new Piece.Image(
+              at,
+              m,
+              p.width(),
+              p.height(),
+              p.alt(),
+              finely ? Optional.of(PictureLook.of(p)) : Optional.empty()));
     }
   }
 
@@ -217,6 +250,7 @@ public final class EditionReader {
     int at = page;
     var rows = new ArrayList<Piece.Grid.Row>();
     var pictures = new ArrayList<Piece>();
+    List<List<CellLook>> looks = finely ? CellLook.of(t) : List.of();
     for (Table.Row r : t.rows()) {
       var cells = new ArrayList<List<Word>>();
       for (Cell c : r.cells()) {
@@ -231,7 +265,7 @@ public final class EditionReader {
         }
         cells.add(words);
       }
-      rows.add(new Piece.Grid.Row(cells));
+      rows.add(new Piece.Grid.Row(cells, finely ? looks.get(rows.size()) : List.of()));
     }
     if (rows.stream().anyMatch(r -> r.cells().stream().anyMatch(c -> !c.isEmpty()))) {
       out.add(new Piece.Grid(at, rows));
@@ -240,68 +274,19 @@ public final class EditionReader {
   }
 
   private static Styles in(Table t, Table.Row r, Cell c, Styles styles) {
-    Look look = c.look().over(r.look().over(t.look()));
+    Look look = t.lookOf(r, c);
     return look.sets(TableTraits.PARAGRAPHS) || look.sets(TableTraits.TEXTS)
         ? styles.in(
             new Styles.CellLooks(look.value(TableTraits.PARAGRAPHS), look.value(TableTraits.TEXTS)))
         : styles;
   }
 
-  /** Collects words from letters. */
-  private static final class Letters {
-    private final List<Word> words = new ArrayList<>();
-    private final StringBuilder word = new StringBuilder();
-    private final List<Looks> looks = new ArrayList<>();
-    private final FontBook fonts;
-    private String link = "";
-
-    Letters(FontBook fonts) {
-      this.fonts = fonts;
-    }
-
-    void add(String text, TextStyle style, String to) {
-      for (int k = 0; k < text.length(); ) {
-        int c = text.codePointAt(k);
-        k += Character.charCount(c);
-        if (c == 0xAD || c == 0x200B || c == 0xFEFF) {
-          continue;
-        }
-        if (isSpace(c)) {
-          end();
-          continue;
-        }
-        boolean alone = Character.isIdeographic(c);
-        if (alone || !link.equals(to)) {
-          end();
-        }
-        link = to;
-        word.appendCodePoint(c);
-        Looks look = Looks.of(style, c, fonts);
-        if (looks.isEmpty() || !looks.getLast().equals(look)) {
-          looks.add(look);
-        }
-        if (alone) {
-          end();
-        }
-      }
-    }
-
-    private static boolean isSpace(int c) {
-      return c <= ' ' || Character.isWhitespace(c) || Character.isSpaceChar(c);
-    }
-
-    void end() {
-      if (!word.isEmpty()) {
-        words.add(new Word(word.toString(), looks, link));
-        word.setLength(0);
-        looks.clear();
-      }
-    }
-  }
-
   private List<Word> words(Paragraph p, Styles styles) {
-    var letters = new Letters(styles.fonts());
+    var letters = new Letters(styles.fonts(), finely);
     for (Inline i : p.inlines()) {
+      for (Comment c : i.look().value(TextTraits.COMMENTS)) {
+        remarks.putIfAbsent(c.id() + ' ' + c.text(), new Edition.Remark(page, said(c)));
+      }
       TextStyle style = styles.text(p, i.look());
       switch (i) {
         case Inline.Text t -> text(t, style, letters);
@@ -312,8 +297,11 @@ public final class EditionReader {
         case Inline.NoteMark n -> {}
       }
     }
-    letters.end();
-    return letters.words;
+    return letters.words();
+  }
+
+  private static String said(Comment c) {
+    return c.author().isBlank() ? c.text() : c.author() + ": " + c.text();
   }
 
   private void text(Inline.Text t, TextStyle style, Letters letters) {

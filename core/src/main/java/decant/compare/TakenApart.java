@@ -4,9 +4,9 @@ import decant.convert.Pages;
 import decant.format.Formats;
 import decant.format.Intake;
 import decant.layout.Layout;
-import decant.paint.TextlessPages;
-import decant.paint.TextlessPdf;
-import decant.paint.TextlessPublication;
+import decant.paint.PaintedPages;
+import decant.paint.PaintedPdf;
+import decant.paint.PaintedPublication;
 import decant.pdf.open.SourceParser;
 import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
@@ -20,13 +20,13 @@ import org.apache.pdfbox.pdmodel.PDDocument;
 /** A file as it is compared: what it says, and what its pages show besides. */
 public final class TakenApart implements AutoCloseable {
   private final Edition edition;
-  private final Optional<TextlessPages> pages;
+  private final Optional<PaintedPages> pages;
   private final Optional<PDDocument> open;
   private final Optional<Layout> layout;
 
   private TakenApart(
       Edition edition,
-      Optional<TextlessPages> pages,
+      Optional<PaintedPages> pages,
       Optional<PDDocument> open,
       Optional<Layout> layout) {
     this.edition = edition;
@@ -46,13 +46,12 @@ public final class TakenApart implements AutoCloseable {
     TakenIn taken = Intake.take(request.by(deadline));
     if (Formats.hasPages(taken.origin().format())) {
       Optional<PDDocument> pdf = opened(request);
-      return new TakenApart(
-          Editions.paged(taken), pdf.map(TextlessPdf::new), pdf, Optional.empty());
+      return new TakenApart(Editions.paged(taken), pdf.map(PaintedPdf::new), pdf, Optional.empty());
     }
     Layout layout = Pages.of(taken.document(), deadline);
     return new TakenApart(
         EditionReader.of(taken.document(), layout),
-        Optional.of(new TextlessPublication(layout)),
+        Optional.of(new PaintedPublication(layout)),
         Optional.empty(),
         Optional.of(layout));
   }
@@ -76,7 +75,7 @@ public final class TakenApart implements AutoCloseable {
   }
 
   /** Its pages to be painted; none where the file is too damaged for that. */
-  Optional<TextlessPages> pages() {
+  Optional<PaintedPages> pages() {
     return pages;
   }
 

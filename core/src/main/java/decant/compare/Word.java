@@ -1,9 +1,12 @@
 package decant.compare;
 
 import decant.layout.item.TextStyle;
+import decant.model.look.Colour;
+import decant.model.look.TextTraits.UnderlineKind;
 import decant.text.FontBook;
 import decant.text.FontFace;
 import java.util.List;
+import java.util.Optional;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 
@@ -29,11 +32,40 @@ record Word(String text, List<Looks> looks, String link) {
       boolean italic,
       boolean underlined,
       boolean struck,
-      int colour) {
+      int colour,
+      Optional<Finer> finer) {
     private static final double SAME_SIZE = 0.3;
 
-    /** The looks of a character, in the face that steps in where the other lacks it. */
-    static Looks of(TextStyle asked, int codePoint, FontBook fonts) {
+    /**
+     * What pages do not tell, and documents do.
+     *
+     * @param highlight behind the letters; white for none
+     * @param rise above the line, in points
+     * @param spacing between letters, in points
+     */
+    record Finer(
+        Optional<UnderlineKind> underline,
+        boolean doublyStruck,
+        Colour highlight,
+        double rise,
+        double spacing) {
+      private static final double SAME = 0.2;
+
+      boolean isLike(Finer o) {
+        return underline.equals(o.underline)
+            && doublyStruck == o.doublyStruck
+            && Near.colours(highlight, o.highlight)
+            && Math.abs(rise - o.rise) <= SAME
+            && Math.abs(spacing - o.spacing) <= SAME;
+      }
+    }
+
+    /**
+     * The looks of a character, in the face that steps in where the other lacks it.
+     *
+     * @param finely with what only documents tell
+     */
+    static Looks of(TextStyle asked, int codePoint, FontBook fonts, boolean finely) {
       TextStyle s =
           asked.letters().smallCaps() && Character.isLowerCase(codePoint)
               ? asked.smallCapital() // pages have them as small capitals
@@ -49,7 +81,17 @@ record Word(String text, List<Looks> looks, String link) {
           s.face().italic(),
           s.ink().decoration().underline().isPresent(),
           s.ink().decoration().strike() || s.ink().decoration().doubleStrike(),
-          s.ink().colour().rgb());
+          s.ink().colour().rgb(),
+          finely ? Optional.of(finer(s)) : Optional.empty());
+    }
+
+    private static Finer finer(TextStyle s) {
+      return new Finer(
+          s.ink().decoration().underline(),
+          s.ink().decoration().doubleStrike(),
+          s.ink().highlight(),
+          s.rise(),
+          s.shaping().letterSpacing());
     }
 
     /** Files round sizes and colours each in their own way. */
@@ -60,13 +102,8 @@ record Word(String text, List<Looks> looks, String link) {
           && italic == o.italic
           && underlined == o.underlined
           && struck == o.struck
-          && near(colour >> 16, o.colour >> 16)
-          && near(colour >> 8, o.colour >> 8)
-          && near(colour, o.colour);
-    }
-
-    private static boolean near(int a, int b) {
-      return Math.abs((a & 0xFF) - (b & 0xFF)) <= 2;
+          && Near.colours(colour, o.colour)
+          && (finer.isEmpty() || o.finer.isEmpty() || finer.get().isLike(o.finer.get()));
     }
   }
 

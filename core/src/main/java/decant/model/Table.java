@@ -1,6 +1,8 @@
 package decant.model;
 
+import decant.model.look.Extent;
 import decant.model.look.Look;
+import decant.model.look.TableTraits;
 import java.util.List;
 
 /**
@@ -26,6 +28,43 @@ public record Table(NodeId id, Look look, List<Double> columns, List<Row> rows) 
 
   public Table withRows(List<Row> others) {
     return new Table(id, look, columns, others);
+  }
+
+  /**
+   * The look of a cell of a row, with what the row, the table and the style of the table say where
+   * it says nothing itself.
+   */
+  public Look lookOf(Row row, Cell c) {
+    Look direct = c.look().over(row.look().over(look));
+    return direct.over(
+        c.look().value(TableTraits.FROM_STYLE).over(look.value(TableTraits.FROM_STYLE)));
+  }
+
+  /**
+   * How wide the cells of each grid column ask it to be, in points, which goes before {@link
+   * #columns}; 0 where none does.
+   *
+   * @param at what {@link #cellColumns} gives
+   * @param room the width that the table stands in
+   */
+  public double[] preferredWidths(int[][] at, int count, double room) {
+    double[] preferred = new double[count];
+    for (int r = 0; r < at.length; r++) {
+      for (int k = 0; k < at[r].length; k++) {
+        Cell c = rows.get(r).cells().get(k);
+        int column = at[r][k];
+        if (c.columnSpan() == 1 && column < count) {
+          double w =
+              switch (c.look().value(TableTraits.WIDTH)) {
+                case Extent.Auto a -> 0;
+                case Extent.Points p -> p.points();
+                case Extent.Share s -> s.share() * room;
+              };
+          preferred[column] = Math.max(preferred[column], w);
+        }
+      }
+    }
+    return preferred;
   }
 
   /**

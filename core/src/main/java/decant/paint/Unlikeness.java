@@ -33,7 +33,7 @@ public final class Unlikeness {
    *
    * @throws IOException if a page cannot be painted
    */
-  public static Optional<Box> first(TextlessPages a, int pageOfA, TextlessPages b, int pageOfB)
+  public static Optional<Box> first(PaintedPages a, int pageOfA, PaintedPages b, int pageOfB)
       throws IOException {
     return first(a, pageOfA, b, pageOfB, COARSE).isEmpty()
         ? Optional.empty()
@@ -41,12 +41,12 @@ public final class Unlikeness {
   }
 
   private static Optional<Box> first(
-      TextlessPages a, int pageOfA, TextlessPages b, int pageOfB, double max) throws IOException {
+      PaintedPages a, int pageOfA, PaintedPages b, int pageOfB, double max) throws IOException {
     double area = a.width(pageOfA) * a.height(pageOfA);
     double scale = Math.min(max, Math.sqrt(MAX_PIXELS / area));
     int side = Math.max(1, (int) (SIDE * scale));
-    var wanted = new Means(a.paint(pageOfA, scale));
-    var got = new Means(b.paint(pageOfB, scale));
+    var wanted = new Means(a.paintTextless(pageOfA, scale));
+    var got = new Means(b.paintTextless(pageOfB, scale));
     int w = Math.min(wanted.width, got.width);
     int h = Math.min(wanted.height, got.height);
     Optional<Box> worst = Optional.empty();

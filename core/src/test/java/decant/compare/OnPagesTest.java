@@ -8,6 +8,7 @@ import decant.model.look.Media;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 
 /**
@@ -15,11 +16,11 @@ import org.junit.jupiter.api.Test;
  */
 class OnPagesTest {
   private static final Edition DOCUMENT =
-      new Edition(false, 2, List.of(), List.of(), List.of(), Map.of());
+      new Edition(false, 2, List.of(), List.of(), List.of(), Map.of(), List.of());
 
   private static Edition pages(String type, String alt) {
-    var image = new Piece.Image(1, Media.of(type, new byte[] {1}), 100, 80, alt);
-    return new Edition(true, 2, List.of(image), List.of(), List.of(), Map.of());
+    var image = new Piece.Image(1, Media.of(type, new byte[] {1}), 100, 80, alt, Optional.empty());
+    return new Edition(true, 2, List.of(image), List.of(), List.of(), Map.of(), List.of());
   }
 
   private static List<Difference> left(Edition pages, Difference... found) {

@@ -85,22 +85,7 @@ final class ColumnWidths {
   /** What cells of one column prefer goes before the grid. */
   private static void preferences(
       Table t, int[][] at, int columns, double room, double[] wanted, boolean[] said) {
-    double[] preferred = new double[columns];
-    for (int r = 0; r < at.length; r++) {
-      for (int k = 0; k < at[r].length; k++) {
-        Cell c = t.rows().get(r).cells().get(k);
-        int column = at[r][k];
-        if (c.columnSpan() == 1 && column < columns) {
-          double w =
-              switch (c.look().value(TableTraits.WIDTH)) {
-                case Extent.Auto a -> 0;
-                case Extent.Points p -> p.points();
-                case Extent.Share s -> s.share() * room;
-              };
-          preferred[column] = Math.max(preferred[column], w);
-        }
-      }
-    }
+    double[] preferred = t.preferredWidths(at, columns, room);
     for (int c = 0; c < columns; c++) {
       if (preferred[c] > 0) {
         wanted[c] = preferred[c];

@@ -58,7 +58,7 @@ final class TableSetter {
       this.available = available;
       for (Table.Row row : t.rows()) {
         for (Cell c : row.cells()) {
-          looks.put(c, lookOf(row, c));
+          looks.put(c, t.lookOf(row, c));
         }
       }
       double[] widths =
@@ -73,13 +73,6 @@ final class TableSetter {
       for (int c = 0; c < columns; c++) {
         edges[c + 1] = edges[c] + widths[c];
       }
-    }
-
-    private Look lookOf(Table.Row row, Cell c) {
-      Look direct = c.look().over(row.look().over(t.look()));
-      Look fromStyle =
-          c.look().value(TableTraits.FROM_STYLE).over(t.look().value(TableTraits.FROM_STYLE));
-      return direct.over(fromStyle);
     }
 
     private Look look(Cell c) {

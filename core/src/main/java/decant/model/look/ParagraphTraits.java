@@ -79,6 +79,11 @@ public final class ParagraphTraits {
   public static final Trait<Double> SPACE_AFTER = new Trait<>("space-after", 0.0);
 
   /**
+   * The space that is left to the program, in points, as paragraphs of HTML have it by practice.
+   */
+  public static final double AUTO_SPACE = 14;
+
+  /**
    * Whether the space above is left to the program: it is not added to that of a neighbour which
    * leaves it too, and there is none at the start of a cell.
    */

@@ -157,6 +157,13 @@ final class DocStyles {
             .with(ParagraphTraits.AUTO_BEFORE, said(style, properties, AUTO_BEFORE).orElse(0) == 1)
             .with(ParagraphTraits.AUTO_AFTER, said(style, properties, AUTO_AFTER).orElse(0) == 1)
             .with(ParagraphTraits.SNAP_TO_GRID, said(style, properties, SNAP).orElse(1) == 1);
+    // [MS-DOC] 2.6.2, sprmPFDyaBeforeAuto and sprmPFDyaAfterAuto: what is said of space is ignored.
+    if (out.value(ParagraphTraits.AUTO_BEFORE)) {
+      out = out.with(ParagraphTraits.SPACE_BEFORE, ParagraphTraits.AUTO_SPACE);
+    }
+    if (out.value(ParagraphTraits.AUTO_AFTER)) {
+      out = out.with(ParagraphTraits.SPACE_AFTER, ParagraphTraits.AUTO_SPACE);
+    }
     return out.with(ParagraphTraits.FRAME, DocFrames.frame(sprm -> said(style, properties, sprm)));
   }
 

@@ -62,15 +62,27 @@ public record CellGrid(int columns, List<List<Piece>> rows) {
     var edges = new double[columns + 1];
     boolean known = t.columns().size() >= columns && t.columns().stream().allMatch(w -> w > 0);
     double each = known ? 0 : Math.max(NARROW, room / columns);
+    double[] preferred = t.preferredWidths(t.cellColumns(), columns, room);
     for (int c = 0; c < columns; c++) {
-      edges[c + 1] = edges[c] + (known ? t.columns().get(c) : each);
+      double own = known ? t.columns().get(c) : each;
+      edges[c + 1] = edges[c] + (preferred[c] > 0 ? preferred[c] : own);
     }
-    if (t.look().value(TableTraits.WIDTH) instanceof Extent.Share s && edges[columns] > 0) {
-      double factor = s.share() * room / edges[columns];
-      for (int c = 1; c <= columns; c++) {
-        edges[c] *= factor;
-      }
+    double factor = edges[columns] > 0 ? width(t, edges[columns], room) / edges[columns] : 1;
+    for (int c = 1; c <= columns; c++) {
+      edges[c] *= factor;
     }
     return edges;
+  }
+
+  /**
+   * How wide a table is whose columns ask for so much: no wider than its room, if they may give.
+   */
+  private static double width(Table t, double asked, double room) {
+    boolean gives = !t.look().value(TableTraits.FIXED_COLUMNS);
+    return switch (t.look().value(TableTraits.WIDTH)) {
+      case Extent.Share s -> s.share() * room;
+      case Extent.Points p -> gives ? Math.min(asked, Math.max(p.points(), 1)) : asked;
+      case Extent.Auto a -> gives ? Math.min(asked, Math.max(room, 1)) : asked;
+    };
   }
 }

@@ -192,9 +192,6 @@ final class OdfBody {
       item.labelled = !header;
       addAll(c, item, out);
     }
-    if (outer != null && style.equals(outer.style) && !item.list.equals(list)) {
-      outer.list = item.list;
-    }
   }
 
   /** The list style of the paragraph that a list begins with. */

@@ -112,8 +112,42 @@ final class OdfPages {
         };
     Optional<Element> paper =
         rest.attribute("style:page-layout-name").flatMap(n -> scope.find("page-layout", n));
-    return new Begun(
-        page(paper.or(() -> layout), running, number.filter(n -> n > 0)), start, running);
+    PageSetup page = page(paper.or(() -> layout), running, number.filter(n -> n > 0));
+    if (first != rest && layout.isPresent()) {
+      page = withFirst(page, margins(layout.get()), running);
+    }
+    return new Begun(page, start, running);
+  }
+
+  /** Where only the first page has a header or footer, its own paper says how far out that is. */
+  private static PageSetup withFirst(
+      PageSetup page, PageSetup.Margins first, Map<Running, Story> running) {
+    PageSetup.Margins m = page.margins();
+    return page.withMargins(
+        new PageSetup.Margins(
+            m.top(),
+            m.right(),
+            m.bottom(),
+            m.left(),
+            running.containsKey(Running.HEADER) ? m.header() : first.header(),
+            running.containsKey(Running.FOOTER) ? m.footer() : first.footer()));
+  }
+
+  private static Element properties(Element layout) {
+    return layout
+        .child("style:page-layout-properties")
+        .orElseGet(() -> new Element("", Map.of(), List.of()));
+  }
+
+  /** The margins of a paper, up to its header and footer. */
+  private static PageSetup.Margins margins(Element layout) {
+    Element p = properties(layout);
+    Optional<Double> all = length(p.attribute("fo:margin"));
+    double top = length(p.attribute("fo:margin-top")).or(() -> all).orElse(0.0);
+    double bottom = length(p.attribute("fo:margin-bottom")).or(() -> all).orElse(0.0);
+    double left = length(p.attribute("fo:margin-left")).or(() -> all).orElse(0.0);
+    double right = length(p.attribute("fo:margin-right")).or(() -> all).orElse(0.0);
+    return new PageSetup.Margins(top, right, bottom, left, top, bottom);
   }
 
   private static Story empty() {
@@ -143,26 +177,18 @@ final class OdfPages {
     if (layout.isEmpty()) {
       return a4;
     }
-    Element p =
-        layout
-            .get()
-            .child("style:page-layout-properties")
-            .orElseGet(() -> new Element("", Map.of(), List.of()));
-    Optional<Double> all = length(p.attribute("fo:margin"));
-    double usual = 0;
-    double top = length(p.attribute("fo:margin-top")).or(() -> all).orElse(usual);
-    double bottom = length(p.attribute("fo:margin-bottom")).or(() -> all).orElse(usual);
-    double left = length(p.attribute("fo:margin-left")).or(() -> all).orElse(usual);
-    double right = length(p.attribute("fo:margin-right")).or(() -> all).orElse(usual);
+    Element p = properties(layout.get());
+    PageSetup.Margins m = margins(layout.get());
     double header = room(layout.get(), "style:header-style", running, Running.HEADER);
     double footer = room(layout.get(), "style:footer-style", running, Running.FOOTER);
     Optional<Rules> borders = OdfLooks.rules(p, false);
     boolean lines =
-        p.attribute("style:layout-grid-mode").filter(m -> !m.equals("none")).isPresent();
+        p.attribute("style:layout-grid-mode").filter(mode -> !mode.equals("none")).isPresent();
     return new PageSetup(
         length(p.attribute("fo:page-width")).filter(w -> w > 72).orElse(a4.width()),
         length(p.attribute("fo:page-height")).filter(h -> h > 72).orElse(a4.height()),
-        new PageSetup.Margins(top + header, right, bottom + footer, left, top, bottom),
+        new PageSetup.Margins(
+            m.top() + header, m.right(), m.bottom() + footer, m.left(), m.top(), m.bottom()),
         p.child("style:columns").map(OdfPages::columns).orElse(Columns.ONE),
         new PageNumbers(
             number.or(() -> whole(p.attribute("style:first-page-number")).filter(n -> n > 0)),
@@ -198,7 +224,8 @@ final class OdfPages {
         length(p.get().attribute(which == Running.HEADER ? "fo:margin-bottom" : "fo:margin-top"))
             .or(() -> all)
             .orElse(0.0);
-    return exact.orElseGet(() -> Math.max(least, height(story))) + space;
+    // Without space after it, the layout finds out itself how far a text reaches below its room.
+    return exact.orElseGet(() -> space == 0 ? least : Math.max(least, height(story))) + space;
   }
 
   /** About as high as the text of a header is, each paragraph taken for one line. */

@@ -1,8 +1,8 @@
 package decant.verify.pdf;
 
 import decant.model.Box;
-import decant.paint.TextlessPdf;
-import decant.paint.TextlessPublication;
+import decant.paint.PaintedPdf;
+import decant.paint.PaintedPublication;
 import decant.paint.Unlikeness;
 import decant.pdf.choices.PdfChoices;
 import decant.publication.Publication;
@@ -95,8 +95,8 @@ final class LooksCheck implements AutoCloseable {
   }
 
   private Optional<Check> of(PDDocument pdf) throws IOException {
-    var wanted = new TextlessPublication(publication);
-    var got = new TextlessPdf(pdf);
+    var wanted = new PaintedPublication(publication);
+    var got = new PaintedPdf(pdf);
     for (int k : drawn) {
       Optional<Box> unlike = Unlikeness.first(wanted, choices.pages().get(k), got, k);
       if (unlike.isPresent()) {

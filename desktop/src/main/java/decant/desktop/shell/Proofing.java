@@ -77,7 +77,7 @@ public final class Proofing {
   /** What was taken in, which does not change. */
   public synchronized Edition source() throws ReadProblem {
     if (source.isEmpty()) {
-      source = Optional.of(Editions.of(work.taken(), Deadline.NEVER));
+      source = Optional.of(Editions.source(work.taken(), Deadline.NEVER));
     }
     return source.get();
   }

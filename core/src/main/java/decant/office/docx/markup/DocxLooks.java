@@ -332,15 +332,19 @@ public final class DocxLooks {
     return look;
   }
 
-  /** §17.3.1.33; automatic spacing is 14 points, as HTML paragraphs have in common practice. */
+  /** §17.3.1.33. */
   private static Look spacing(Element e, Look before) {
     Look look = before;
     Optional<Boolean> autoAbove = e.attribute("w:beforeAutospacing").map(DocxLooks::isOn);
     Optional<Boolean> autoBelow = e.attribute("w:afterAutospacing").map(DocxLooks::isOn);
     Optional<Double> above =
-        autoAbove.orElse(false) ? Optional.of(14.0) : twips(e.attribute("w:before"));
+        autoAbove.orElse(false)
+            ? Optional.of(ParagraphTraits.AUTO_SPACE)
+            : twips(e.attribute("w:before"));
     Optional<Double> below =
-        autoBelow.orElse(false) ? Optional.of(14.0) : twips(e.attribute("w:after"));
+        autoBelow.orElse(false)
+            ? Optional.of(ParagraphTraits.AUTO_SPACE)
+            : twips(e.attribute("w:after"));
     if (above.isPresent()) {
       look = look.with(ParagraphTraits.SPACE_BEFORE, Math.max(0, above.get()));
     }

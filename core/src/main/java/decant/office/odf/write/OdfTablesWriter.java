@@ -18,18 +18,19 @@ import java.util.Optional;
 
 /** Tables (ODF 1.3 part 3, §9), with every cell's lines and shades said at the cell. */
 final class OdfTablesWriter {
-  private static final double USUAL_COLUMN = 60;
-
   private final AutomaticStyles styles;
   private final double room;
+  private final boolean textAtEdge;
   private int count;
 
   /**
    * @param room the width that tables stand in, in points
+   * @param textAtEdge whether tables reach into the margin, so that their text stands at it
    */
-  OdfTablesWriter(AutomaticStyles styles, double room) {
+  OdfTablesWriter(AutomaticStyles styles, double room, boolean textAtEdge) {
     this.styles = styles;
     this.room = room;
+    this.textAtEdge = textAtEdge;
   }
 
   /**
@@ -56,18 +57,17 @@ final class OdfTablesWriter {
    * @param number of that page
    */
   Open begin(Xml x, Table t, CellGrid grid, Optional<String> master, Optional<Integer> number) {
-    double[] widths = widths(t, grid.columns());
-    double all = 0;
-    for (double w : widths) {
-      all += w;
-    }
     Look look = t.look();
+    Insets padding = look.over(look.value(TableTraits.FROM_STYLE)).value(TableTraits.CELL_PADDING);
+    double over = textAtEdge ? padding.left() + padding.right() : 0;
+    double[] edges = grid.edges(t, room + over);
+    double all = edges[grid.columns()];
     Extent width = look.value(TableTraits.WIDTH);
-    boolean whole = width instanceof Extent.Share s && Math.abs(s.share() - 1) < 0.001;
+    boolean whole = over == 0 && width instanceof Extent.Share s && Math.abs(s.share() - 1) < 0.001;
     Alignment a = look.value(TableTraits.ALIGNMENT);
     var p = new Xml().raw("<style:table-properties");
     p.attribute("style:width", points(all));
-    if (width instanceof Extent.Share s && !whole) {
+    if (over == 0 && width instanceof Extent.Share s && !whole) {
       p.attribute("style:rel-width", percent(s.share()));
     }
     p.attribute(
@@ -75,7 +75,7 @@ final class OdfTablesWriter {
         whole && a == Alignment.START
             ? "margins"
             : a == Alignment.CENTRE ? "center" : a == Alignment.END ? "right" : "left");
-    double indent = look.value(TableTraits.INDENT);
+    double indent = look.value(TableTraits.INDENT) - (textAtEdge ? padding.left() : 0);
     if (!whole && a == Alignment.START && indent != 0) {
       p.attribute("fo:margin-left", points(indent));
     }
@@ -98,36 +98,17 @@ final class OdfTablesWriter {
         "Table" + ++count,
         "table:style-name",
         styles.name("Table", attributes, p.toString()));
-    for (double w : widths) {
+    for (int c = 0; c < grid.columns(); c++) {
       String style =
           styles.name(
               "Column",
               " style:family=\"table-column\"",
-              "<style:table-column-properties style:column-width=\"" + points(w) + "\"/>");
+              "<style:table-column-properties style:column-width=\""
+                  + points(edges[c + 1] - edges[c])
+                  + "\"/>");
       x.empty("table:table-column", "table:style-name", style);
     }
     return new Open(t, grid);
-  }
-
-  private double[] widths(Table t, int columns) {
-    var out = new double[columns];
-    boolean known = t.columns().size() >= columns && t.columns().stream().allMatch(w -> w > 0);
-    double each = Math.max(USUAL_COLUMN / 2, room / columns);
-    double sum = 0;
-    for (int c = 0; c < columns; c++) {
-      out[c] = known ? t.columns().get(c) : each;
-      sum += out[c];
-    }
-    double wanted =
-        switch (t.look().value(TableTraits.WIDTH)) {
-          case Extent.Share s -> s.share() * room;
-          case Extent.Points p -> known ? sum : p.points();
-          case Extent.Auto auto -> sum;
-        };
-    for (int c = 0; c < columns && sum > 0 && wanted > 0; c++) {
-      out[c] *= wanted / sum;
-    }
-    return out;
   }
 
   void end(Xml x, Open t) {

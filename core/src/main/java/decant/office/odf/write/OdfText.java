@@ -48,6 +48,10 @@ final class OdfText implements Sink {
 
   private final ParagraphStyles styles;
   private boolean afterOwnMark;
+
+  /** What breaks at the end of a paragraph, until it is known what comes after it. */
+  private String owed = "";
+
   private boolean textSection;
   private final OdfFields fields;
 
@@ -76,6 +80,7 @@ final class OdfText implements Sink {
   /** Ends what is open. */
   void finish() {
     endParagraph(false);
+    emptyAfterBreak();
     endFrame();
     lists.element().close();
     if (!waiting.isEmpty()) {
@@ -88,7 +93,12 @@ final class OdfText implements Sink {
 
   @Override
   public void take(Event event) {
-    endParagraph(event instanceof Event.ParagraphStart p && frame(p).equals(frame));
+    boolean goesOn = event instanceof Event.ParagraphStart p && frame(p).equals(frame);
+    boolean ended = ending != null;
+    endParagraph(goesOn);
+    if (!owed.isEmpty()) {
+      breakBefore(event, ended, goesOn);
+    }
     event.onLine().ifPresent(look -> changes.at(x, look));
     switch (event) {
       case Event.SectionStart s -> section(s);
@@ -230,15 +240,13 @@ final class OdfText implements Sink {
     } else {
       lists.element().item(m, file.number(paragraph));
     }
-    open("");
+    open();
   }
 
-  /**
-   * Opens the paragraph, or a further part of it.
-   *
-   * @param breaks the attribute that says what it breaks before; empty for what its look says
-   */
-  private void open(String breaks) {
+  /** Opens the paragraph, or a further part of it, after the break that is owed. */
+  private void open() {
+    String breaks = owed.isEmpty() ? "" : new Xml().attribute("fo:break-before", owed).toString();
+    owed = "";
     int level = inForce.value(ParagraphTraits.HEADING_LEVEL);
     heading = level > 0;
     String style =
@@ -339,21 +347,59 @@ final class OdfText implements Sink {
         from = k + 1;
       }
       if (breaks) {
-        breakBefore(s.charAt(k) == '\f' ? "page" : "column");
+        breakInside();
+        owed = s.charAt(k) == '\f' ? "page" : "column";
       }
     }
   }
 
-  /** A break falls between paragraphs only: what comes after it is one of its own. */
-  private void breakBefore(String what) {
-    x.close(heading ? "text:h" : "text:p");
-    open(new Xml().attribute("fo:break-before", what).toString());
+  /**
+   * A break falls between paragraphs only: what comes after it is one of its own, be it the rest of
+   * the paragraph or, where there is none, the next one.
+   */
+  private void breakBefore(Event event, boolean ended, boolean goesOn) {
+    switch (event) {
+      case Event.ParagraphStart p -> {
+        if (!goesOn) {
+          emptyAfterBreak();
+        }
+      }
+      case Event.ParagraphEnd e -> {}
+      case Event.BookmarkEnd b -> {}
+      case Event.LinkEnd l -> {}
+      case Event.FieldEnd f -> {}
+      case Event.CommentEnd c -> {}
+      case Event.Run r -> {}
+      case Event.Kept k -> {}
+      default -> {
+        if (ended) {
+          emptyAfterBreak();
+        } else {
+          breakInside();
+        }
+      }
+    }
+  }
+
+  private void breakInside() {
+    if (!owed.isEmpty()) {
+      x.close(heading ? "text:h" : "text:p");
+      open();
+    }
+  }
+
+  private void emptyAfterBreak() {
+    if (!owed.isEmpty()) {
+      open();
+      x.close(heading ? "text:h" : "text:p");
+    }
   }
 
   private void stretch(String s, Event.TextLooks looks) {
     if (s.isEmpty()) {
       return;
     }
+    breakInside();
     String style = runs.style(looks, paragraph);
     openSpan(style);
     runs.characters(x, s);

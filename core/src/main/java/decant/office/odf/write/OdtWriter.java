@@ -193,7 +193,7 @@ public final class OdtWriter {
     return new Part(
         styles,
         looks,
-        new OdfTablesWriter(styles, room()),
+        new OdfTablesWriter(styles, room(), document.styles().typesetting().textAtTableEdge()),
         new OdfDrawingsWriter(document, styles, pictures, prefix.isEmpty() ? "Drawn" : "Above"),
         new ListStylesWriter(looks),
         new Regions(document, prefix.isEmpty()),

@@ -11,6 +11,7 @@ import decant.model.look.ParagraphTraits.TabStop;
 import decant.model.look.ParagraphTraits.TabStop.Kind;
 import decant.model.look.ParagraphTraits.TabStop.Leader;
 import decant.model.look.Rules;
+import decant.model.look.Trait;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -66,10 +67,15 @@ final class RtfParagraphs {
       case lin -> Optional.of(look.with(ParagraphTraits.INDENT_START, points));
       case rin -> Optional.of(look.with(ParagraphTraits.INDENT_END, points));
       case fi -> Optional.of(look.with(ParagraphTraits.FIRST_LINE, points));
-      case sb -> Optional.of(look.with(ParagraphTraits.SPACE_BEFORE, Math.max(0, points)));
-      case sa -> Optional.of(look.with(ParagraphTraits.SPACE_AFTER, Math.max(0, points)));
-      case sbauto -> Optional.of(flag(look, ParagraphTraits.AUTO_BEFORE, on));
-      case saauto -> Optional.of(flag(look, ParagraphTraits.AUTO_AFTER, on));
+      case sb ->
+          Optional.of(
+              space(look, ParagraphTraits.SPACE_BEFORE, ParagraphTraits.AUTO_BEFORE, points));
+      case sa ->
+          Optional.of(space(look, ParagraphTraits.SPACE_AFTER, ParagraphTraits.AUTO_AFTER, points));
+      case sbauto ->
+          Optional.of(auto(look, ParagraphTraits.SPACE_BEFORE, ParagraphTraits.AUTO_BEFORE, on));
+      case saauto ->
+          Optional.of(auto(look, ParagraphTraits.SPACE_AFTER, ParagraphTraits.AUTO_AFTER, on));
       case contextualspace -> Optional.of(flag(look, ParagraphTraits.CONTEXTUAL_SPACING, on));
       case sl -> Optional.of(pitched(look, value));
       case slmult -> Optional.of(value == 1 ? multiplied(look) : look);
@@ -133,7 +139,16 @@ final class RtfParagraphs {
         : look.with(ParagraphTraits.ALIGNMENT, a);
   }
 
-  private static Look flag(Look look, decant.model.look.Trait<Boolean> t, boolean on) {
+  /** Space that is left to the program, whatever else is said of it. */
+  private static Look auto(Look look, Trait<Double> space, Trait<Boolean> auto, boolean on) {
+    return on ? look.with(auto, true).with(space, ParagraphTraits.AUTO_SPACE) : look.without(auto);
+  }
+
+  private static Look space(Look look, Trait<Double> space, Trait<Boolean> auto, double points) {
+    return look.value(auto) ? look : look.with(space, Math.max(0, points));
+  }
+
+  private static Look flag(Look look, Trait<Boolean> t, boolean on) {
     return on ? look.with(t, true) : look.without(t);
   }
 

@@ -10,24 +10,28 @@ import org.apache.pdfbox.rendering.ImageType;
 import org.apache.pdfbox.rendering.PDFRenderer;
 import org.apache.pdfbox.rendering.PageDrawer;
 import org.apache.pdfbox.rendering.PageDrawerParameters;
+import org.apache.pdfbox.text.PDFTextStripper;
 
-/** The pages of a PDF file as a reference library paints them, without annotations. */
-public final class TextlessPdf implements TextlessPages {
+/** The pages of a PDF file as a reference library paints them; annotations are text to them. */
+public final class PaintedPdf implements PaintedPages {
   static {
     StandInFonts.use();
   }
 
   private final PDDocument pdf;
-  private final PDFRenderer renderer;
+  private final PDFRenderer textless;
+  private final PDFRenderer whole;
 
   /**
    * @param pdf stays open for as long as pages are painted
    */
-  public TextlessPdf(PDDocument pdf) {
+  public PaintedPdf(PDDocument pdf) {
     this.pdf = pdf;
-    renderer = new WithoutText(pdf);
-    renderer.setSubsamplingAllowed(true);
-    renderer.setAnnotationsFilter(a -> false);
+    textless = new WithoutText(pdf);
+    textless.setSubsamplingAllowed(true);
+    textless.setAnnotationsFilter(a -> false);
+    whole = new PDFRenderer(pdf);
+    whole.setSubsamplingAllowed(true);
   }
 
   @Override
@@ -46,8 +50,21 @@ public final class TextlessPdf implements TextlessPages {
   }
 
   @Override
-  public BufferedImage paint(int page, double scale) throws IOException {
-    return renderer.renderImage(page, (float) scale, ImageType.RGB);
+  public BufferedImage paintTextless(int page, double scale) throws IOException {
+    return textless.renderImage(page, (float) scale, ImageType.RGB);
+  }
+
+  @Override
+  public BufferedImage paintWhole(int page, double scale) throws IOException {
+    return whole.renderImage(page, (float) scale, ImageType.RGB);
+  }
+
+  @Override
+  public String letters(int page) throws IOException {
+    var stripper = new PDFTextStripper();
+    stripper.setStartPage(page + 1);
+    stripper.setEndPage(page + 1);
+    return PaintedPages.sorted(stripper.getText(pdf));
   }
 
   /** Text is held against other text elsewhere; what is written in drawings is theirs. */

@@ -1,0 +1,58 @@
+package decant.compare;
+
+import decant.layout.item.TableEdges;
+import decant.layout.item.TableLayout;
+import decant.model.Cell;
+import decant.model.Table;
+import decant.model.look.Colour;
+import decant.model.look.Look;
+import decant.model.look.TableTraits;
+import decant.model.look.VerticalAlignment;
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * How a cell looks but for its text.
+ *
+ * @param header whether its row is repeated on each page that the table goes on on
+ */
+record CellLook(
+    Colour shading, TableLayout.Edges edges, VerticalAlignment alignment, boolean header) {
+  /** Those of all cells of a table, row by row. */
+  static List<List<CellLook>> of(Table t) {
+    int[][] at = t.cellColumns();
+    int columns = t.columnCount(at);
+    TableEdges edges = TableEdges.of(t, at, columns);
+    boolean mirrored = t.look().value(TableTraits.RIGHT_TO_LEFT);
+    var out = new ArrayList<List<CellLook>>();
+    for (int r = 0; r < t.rows().size(); r++) {
+      Table.Row row = t.rows().get(r);
+      var looks = new ArrayList<CellLook>();
+      for (int k = 0; k < row.cells().size(); k++) {
+        Cell c = row.cells().get(k);
+        Look look = t.lookOf(row, c);
+        int from = Math.min(at[r][k], columns - 1);
+        int to = Math.min(from + c.columnSpan(), columns);
+        int bottom = Math.min(t.rows().size(), r + c.rowSpan());
+        looks.add(
+            new CellLook(
+                look.value(TableTraits.SHADING),
+                edges.around(r, bottom, from, to, mirrored),
+                look.value(TableTraits.VERTICAL_ALIGNMENT),
+                row.look().value(TableTraits.HEADER_ROW)));
+      }
+      out.add(looks);
+    }
+    return out;
+  }
+
+  boolean isLike(CellLook o) {
+    return Near.colours(shading, o.shading)
+        && Near.rules(edges.top(), o.edges.top())
+        && Near.rules(edges.right(), o.edges.right())
+        && Near.rules(edges.bottom(), o.edges.bottom())
+        && Near.rules(edges.left(), o.edges.left())
+        && alignment == o.alignment
+        && header == o.header;
+  }
+}

@@ -1,0 +1,69 @@
+package decant.paint;
+
+import decant.layout.item.Item;
+import decant.model.Box;
+import decant.model.look.Colour;
+import decant.publication.PageSink;
+import decant.publication.Publication;
+import decant.publication.PublishedPage;
+import java.awt.image.BufferedImage;
+
+/** The pages of a publication as we paint them. */
+public final class PaintedPublication implements PaintedPages {
+  private final Publication publication;
+  private final PagePainter textless = PagePainter.withoutText();
+  private final PagePainter whole = new PagePainter();
+
+  public PaintedPublication(Publication publication) {
+    this.publication = publication;
+  }
+
+  private PublishedPage page(int page) {
+    return publication.pages().get(page);
+  }
+
+  @Override
+  public int count() {
+    return publication.pages().size();
+  }
+
+  @Override
+  public double width(int page) {
+    return page(page).width();
+  }
+
+  @Override
+  public double height(int page) {
+    return page(page).height();
+  }
+
+  @Override
+  public BufferedImage paintTextless(int page, double scale) {
+    return textless.paint(publication, page(page), scale);
+  }
+
+  @Override
+  public BufferedImage paintWhole(int page, double scale) {
+    return whole.paint(publication, page(page), scale);
+  }
+
+  @Override
+  public String letters(int page) {
+    var said = new StringBuilder();
+    publication.walk(
+        page(page),
+        new PageSink() {
+          @Override
+          public void glyphs(Item.GlyphRun run, double x, double y) {
+            said.append(run.shown().text());
+          }
+
+          @Override
+          public void fill(Box box, Colour colour) {}
+
+          @Override
+          public void picture(Item.PictureBox picture, Box box) {}
+        });
+    return PaintedPages.sorted(said);
+  }
+}
