@@ -292,6 +292,8 @@ public final class Comparison {
             ? numbers.isNew(was.get(), is.get(), signs)
             : isOneSided(was.or(() -> is), signs);
     if (told) {
+      numbers.listed(was, true);
+      numbers.listed(is, false);
       out.add(Difference.changed(Kind.TEXT, labelled(a), labelled(b)));
     }
   }

@@ -81,22 +81,32 @@ public final class EditionReader {
   /**
    * The version of a document that is made of pages.
    *
-   * @param finely whether its looks are compared as the document has them, with those of a revision
-   *     of it; not where another file was read otherwise
    * @param pageOf the page, from 1, that a block begins on
    */
-  static Edition ofPages(
-      Document d, int pages, boolean finely, Function<NodeId, Optional<Integer>> pageOf) {
-    return of(new EditionReader(d, true, finely, pageOf), pages, s -> true);
+  static Edition ofPages(Document d, int pages, Function<NodeId, Optional<Integer>> pageOf) {
+    return of(new EditionReader(d, true, false, pageOf), pages, s -> true);
+  }
+
+  /**
+   * A document before or after it was revised: all that it has, whether a page shows it or not.
+   *
+   * @param pageOf the page, from 1, that a block begins on
+   */
+  static Edition ofRevisable(Document d, int pages, Function<NodeId, Optional<Integer>> pageOf) {
+    return of(new EditionReader(d, false, true, pageOf), pages, s -> true);
   }
 
   /** The version of a document that flows, and comes to these pages here. */
   public static Edition of(Document d, Layout layout) {
     return of(
-        new EditionReader(
-            d, false, true, id -> layout.pagesOf(id).stream().findFirst().map(Page::number)),
+        new EditionReader(d, false, true, pages(layout)),
         layout.pages().size(),
         shown(d, layout)::contains);
+  }
+
+  /** The pages that blocks begin on. */
+  static Function<NodeId, Optional<Integer>> pages(Layout layout) {
+    return id -> layout.pagesOf(id).stream().findFirst().map(Page::number);
   }
 
   /** The headers and footers that some page shows. */

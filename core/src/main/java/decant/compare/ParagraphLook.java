@@ -27,8 +27,7 @@ record ParagraphLook(ParagraphStyle style, List<TabStop> tabs) {
         && likeTabs(o)
         && likeLengths(a, b)
         && Near.colours(a.area().shading(), b.area().shading())
-        && likeRules(a, b)
-        && a.frame().placement().getClass().equals(b.frame().placement().getClass());
+        && likeRules(a, b);
   }
 
   private static boolean likeLengths(ParagraphStyle a, ParagraphStyle b) {

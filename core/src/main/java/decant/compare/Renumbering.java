@@ -30,11 +30,14 @@ final class Renumbering {
    * @param first whether it is one of the first version
    */
   void listed(Optional<Label> label, boolean first) {
-    label.ifPresent(l -> {
-      for (int d = l.depth(); d < DEPTHS; d++) {
-        explained.add(new Place(first, l.series(), d));
-      }
-    });
+    label.ifPresent(l -> addAll(explained, first, l));
+  }
+
+  /** Labels may have in them those of the levels above. */
+  private static void addAll(Set<Place> places, boolean first, Label label) {
+    for (int d = label.depth(); d < DEPTHS; d++) {
+      places.add(new Place(first, label.series(), d));
+    }
   }
 
   /**
@@ -54,7 +57,10 @@ final class Renumbering {
     boolean known = explained.contains(was) || explained.contains(is);
     listed(Optional.of(a), true);
     listed(Optional.of(b), false);
-    boolean manner = signs && !a.manner().equals(b.manner()) && mannersTold.add(was);
+    boolean manner = signs && !a.manner().equals(b.manner()) && !mannersTold.contains(was);
+    if (manner) {
+      addAll(mannersTold, true, a);
+    }
     return !known || manner;
   }
 }

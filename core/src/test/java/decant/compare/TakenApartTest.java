@@ -15,11 +15,25 @@ import decant.model.look.ParagraphTraits;
 import decant.publish.Publisher;
 import decant.reading.ReadRequest;
 import decant.work.Deadline;
+import java.io.OutputStream;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Consumer;
+import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.PDResources;
+import org.apache.pdfbox.pdmodel.common.PDRectangle;
+import org.apache.pdfbox.pdmodel.common.PDStream;
+import org.apache.pdfbox.pdmodel.font.PDType1Font;
+import org.apache.pdfbox.pdmodel.font.Standard14Fonts.FontName;
+import org.apache.pdfbox.pdmodel.graphics.color.PDColor;
+import org.apache.pdfbox.pdmodel.graphics.color.PDDeviceRGB;
+import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationSquare;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -62,9 +76,15 @@ class TakenApartTest {
   void aBackgroundOfAnotherColourIsSeenInWhateverFormat() throws Exception {
     var grey = new Colour(0xDDDDDD);
     var dark = new Colour(0x555577);
+    // Documents tell which paragraph it is behind; pages only show it.
+    assertThat(compared(saved("a.docx", grey), saved("b.docx", dark)))
+        .singleElement()
+        .satisfies(d -> {
+          assertThat(d.kind()).isEqualTo(Kind.LOOK);
+          assertThat(d.b().orElseThrow().text()).startsWith("Lines must be doubled");
+        });
     for (List<Path> pair :
         List.of(
-            List.of(saved("a.docx", grey), saved("b.docx", dark)),
             List.of(published("a.pdf", grey), published("b.pdf", dark)),
             List.of(saved("c.docx", grey), published("d.pdf", dark)))) {
       assertThat(compared(pair.get(0), pair.get(1)))
@@ -76,6 +96,88 @@ class TakenApartTest {
             assertThat(d.a().orElseThrow().page()).isEqualTo(2);
           });
     }
+  }
+
+  /** A page of a PDF, of these operators. */
+  private Path page(String name, String operators, Consumer<PDPage> more) throws Exception {
+    Path file = folder.resolve(name);
+    try (var pdf = new PDDocument()) {
+      var page = new PDPage(PDRectangle.A4);
+      page.setResources(new PDResources());
+      page.getResources().put(COSName.getPDFName("F"), new PDType1Font(FontName.HELVETICA));
+      var content = new PDStream(pdf);
+      try (OutputStream out = content.createOutputStream()) {
+        out.write(operators.getBytes(StandardCharsets.US_ASCII));
+      }
+      page.setContents(content);
+      more.accept(page);
+      pdf.addPage(page);
+      pdf.save(file.toFile());
+    }
+    return file;
+  }
+
+  private static final String TEXT =
+      "BT /F 12 Tf 72 700 Td (Berths are let for one season, from spring to autumn.) Tj"
+          + " 0 -40 Td (Lines must be doubled when a gale is forecast.) Tj ET";
+
+  private List<String> told(Path a, Path b) throws Exception {
+    return compared(a, b).stream()
+        .map(d -> d.kind().code() + ' ' + d.change().code() + ' ' + d.b().orElseThrow().text())
+        .map(String::strip)
+        .toList();
+  }
+
+  /** What the same words of two PDFs show otherwise. */
+  @Test
+  void whereWordsStandOnPagesAndWhatIsPutOnThemIsSeen() throws Exception {
+    Path was = page("was.pdf", TEXT + " 0.4 w 72 640 m 300 640 l S", p -> {});
+    assertThat(told(was, page("same.pdf", TEXT + " 0.4 w 72 640 m 300 640 l S", p -> {})))
+        .isEmpty();
+    assertThat(told(was, page("no-line.pdf", TEXT, p -> {}))).containsExactly("drawing changed");
+    assertThat(
+            told(
+                was,
+                page(
+                    "moved.pdf",
+                    TEXT.replace("0 -40 Td", "30 -40 Td") + " 0.4 w 72 640 m 300 640 l S",
+                    p -> {})))
+        .containsExactly("drawing changed");
+    assertThat(
+            told(
+                was,
+                page(
+                    "framed.pdf",
+                    TEXT + " 0.4 w 72 640 m 300 640 l S",
+                    p -> {
+                      var square = new PDAnnotationSquare();
+                      square.setRectangle(new PDRectangle(100, 300, 200, 100));
+                      square.setColor(new PDColor(new float[] {1, 0, 0}, PDDeviceRGB.INSTANCE));
+                      square.constructAppearances();
+                      try {
+                        p.setAnnotations(List.of(square));
+                      } catch (Exception e) {
+                        throw new IllegalStateException(e);
+                      }
+                    })))
+        .isNotEmpty();
+  }
+
+  @Test
+  void aSheetOfAnotherSizeIsListed() throws Exception {
+    Path was = page("upright.pdf", TEXT, p -> {});
+    assertThat(told(was, page("turned.pdf", TEXT, p -> p.setRotation(90))))
+        .containsExactly("page changed 842 \u00D7 595 pt");
+  }
+
+  @Test
+  void aNumberOfAHeadingThatIsAWordOfItIsCompared() throws Exception {
+    String heading = "BT /F 20 Tf 72 740 Td (1.1 Lengths of berths) Tj ET ";
+    assertThat(
+            told(
+                page("1.pdf", heading + TEXT, p -> {}),
+                page("7.pdf", heading.replace("1.1", "1.7") + TEXT, p -> {})))
+        .containsExactly("text changed 1.7");
   }
 
   @Test

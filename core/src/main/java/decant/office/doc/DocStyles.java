@@ -7,7 +7,9 @@ import decant.model.look.ParagraphTraits;
 import decant.model.look.ParagraphTraits.TabStop;
 import decant.model.look.StyleSheet;
 import decant.model.look.TextTraits;
+import decant.model.look.Trait;
 import decant.model.look.Typesetting;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -28,6 +30,17 @@ final class DocStyles {
   // Properties of paragraphs, §2.6.2.
   private static final int CONTEXTUAL = 0x246D;
   private static final int AUTO_BEFORE = 0x245B;
+
+  /** sprmPIlfo. */
+  private static final int LIST = 0x460B;
+
+  /** By what properties indents are said, those of 1997 first (2.6.2). */
+  private static final Map<Trait<Double>, int[]> INDENTS =
+      Map.of(
+          ParagraphTraits.INDENT_START, new int[] {0x840F, 0x845E},
+          ParagraphTraits.INDENT_END, new int[] {0x840E, 0x845D},
+          ParagraphTraits.FIRST_LINE, new int[] {0x8411, 0x8460});
+
   private static final int AUTO_AFTER = 0x245C;
   private static final int SNAP = 0x2447;
 
@@ -165,6 +178,37 @@ final class DocStyles {
       out = out.with(ParagraphTraits.SPACE_AFTER, ParagraphTraits.AUTO_SPACE);
     }
     return out.with(ParagraphTraits.FRAME, DocFrames.frame(sprm -> said(style, properties, sprm)));
+  }
+
+  /**
+   * How far an item of a list stands in, where that is said after its list and so holds instead of
+   * what the level says (2.4.6.6): by the item itself, or by the style that the list comes from.
+   *
+   * @param whole all that holds for the paragraph
+   */
+  Look indents(Look look, Look whole, int style, byte[] properties) {
+    boolean own = DocSprms.last(properties, 2, LIST).isPresent();
+    Look out = look;
+    for (Map.Entry<Trait<Double>, int[]> e : INDENTS.entrySet()) {
+      boolean said =
+          Arrays.stream(e.getValue())
+              .anyMatch(sprm ->
+                  DocSprms.last(properties, 2, sprm).isPresent()
+                      || !own && saidWithList(style, sprm, 0));
+      out = said ? out.with(e.getKey(), whole.value(e.getKey())) : out;
+    }
+    return out;
+  }
+
+  /** Whether a style says it, or one that it is based on, up to the one that says the list. */
+  private boolean saidWithList(int k, int sprm, int depth) {
+    StyleDescription d = k < from.numStyles() ? from.getStyleDescription(k) : null;
+    if (d == null || d.getPAPX() == null || depth > DEEPEST) {
+      return false;
+    }
+    return DocSprms.last(d.getPAPX(), 2, sprm).isPresent()
+        || DocSprms.last(d.getPAPX(), 2, LIST).isEmpty()
+            && saidWithList(d.getBaseStyle(), sprm, depth + 1);
   }
 
   /** What stands behind a paragraph; the library looks for it in the wrong place. */

@@ -152,7 +152,11 @@ final class DocText {
     Look look = whole.differing(below, ParagraphTraits.OF_PARAGRAPHS).over(style);
     Optional<ListMembership> item = shared.lists.item(held, shared, id);
     if (item.isPresent()) {
-      look = look.with(ParagraphTraits.LIST, item.get());
+      look =
+          shared
+              .styles
+              .indents(look, whole, number, properties)
+              .with(ParagraphTraits.LIST, item.get());
     }
     var reader = new DocRuns(shared, fields, id, look, note);
     for (Paragraph piece : pieces) {

@@ -13,6 +13,7 @@ import decant.model.look.Link;
 import decant.model.look.Look;
 import decant.model.look.ParagraphTraits;
 import decant.model.look.TextTraits;
+import decant.model.look.Trait;
 import decant.office.odf.markup.Addresses;
 import decant.office.odf.markup.Measures;
 import decant.office.pending.Pending;
@@ -70,7 +71,27 @@ final class OdfInlines {
         bookmarks.isEmpty()
             ? paragraphLook
             : paragraphLook.with(ParagraphTraits.BOOKMARKS, List.copyOf(bookmarks));
-    return new Paragraph(id, out, shared.changes.of(end), inlines);
+    return new Paragraph(id, out, shared.changes.of(end(paragraphLook)), inlines);
+  }
+
+  /**
+   * The end of a paragraph takes no room of its own: it is as high as what it follows. The label of
+   * an item looks like its beginning, which that would change.
+   */
+  private Look end(Look paragraphLook) {
+    if (inlines.isEmpty() || paragraphLook.sets(ParagraphTraits.LIST)) {
+      return end;
+    }
+    Look last = inlines.getLast().look();
+    Look out = end;
+    for (Trait<?> t : List.of(TextTraits.FAMILY, TextTraits.SIZE)) {
+      out = as(out, last, t);
+    }
+    return out;
+  }
+
+  private static <T> Look as(Look look, Look other, Trait<T> t) {
+    return other.get(t).map(v -> look.with(t, v)).orElse(look);
   }
 
   /** What stands before the paragraph, and belongs into it. */

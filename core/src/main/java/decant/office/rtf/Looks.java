@@ -91,7 +91,7 @@ final class Looks {
       o.twips("expndtw", look.value(TextTraits.LETTER_SPACING));
     }
     double kerning = look.value(TextTraits.KERNING);
-    if (look.sets(TextTraits.KERNING) && kerning < NEVER) {
+    if (kerning < NEVER) {
       o.word("kerning", Math.max(1, Math.round(kerning * 2)));
     }
     Languages.number(look.value(TextTraits.LANGUAGE))

@@ -173,10 +173,21 @@ final class Tables {
     if (!shade.equals(Colour.WHITE)) {
       o.word("clcbpat", registers.colour(shade));
     }
+    if (inForce.sets(TableTraits.CELL_PADDING)
+        && !inForce.value(TableTraits.CELL_PADDING).equals(padding(t.look()))) {
+      padded(inForce.value(TableTraits.CELL_PADDING));
+    }
     o.flag("clNoWrap", look.value(TableTraits.NO_WRAP));
     double right = edges[Math.min(last, edges.length - 1)];
     o.word("clftsWidth3").twips("clwWidth", right - edges[p.column()]);
     o.twips("cellx", left(t.look()) + right);
+  }
+
+  /** Programs that write and read this have left and top the other way round. */
+  private void padded(Insets p) {
+    o.twips("clpadl", p.top()).twips("clpadt", p.left());
+    o.twips("clpadr", p.right()).twips("clpadb", p.bottom());
+    o.word("clpadfl3").word("clpadft3").word("clpadfr3").word("clpadfb3");
   }
 
   private void side(String name, Optional<Rule> own, Optional<Rule> table) {

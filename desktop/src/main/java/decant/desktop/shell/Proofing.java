@@ -3,7 +3,6 @@ package decant.desktop.shell;
 import decant.compare.Comparison;
 import decant.compare.Difference;
 import decant.compare.Edition;
-import decant.compare.EditionReader;
 import decant.compare.Editions;
 import decant.compare.Ticks;
 import decant.layout.Layout;
@@ -25,6 +24,7 @@ public final class Proofing {
   private final ReadOnlyObjectWrapper<Optional<List<Difference>>> made =
       new ReadOnlyObjectWrapper<>(Optional.empty());
   private Optional<Edition> source = Optional.empty();
+  private Optional<Edition> before = Optional.empty();
   private Optional<Layout> asked = Optional.empty();
 
   Proofing(Work work) {
@@ -71,13 +71,21 @@ public final class Proofing {
 
   /** What differs between the source and a revision. */
   public List<Difference> made(Layout layout) throws ReadProblem {
-    return Comparison.of(source(), EditionReader.of(layout.document(), layout));
+    return Comparison.of(before(), Editions.after(layout));
   }
 
-  /** What was taken in, which does not change. */
+  /** What was taken in, to be held against its revision. */
+  private synchronized Edition before() throws ReadProblem {
+    if (before.isEmpty()) {
+      before = Optional.of(Editions.before(work.taken(), Deadline.NEVER));
+    }
+    return before.get();
+  }
+
+  /** What was taken in, to be held against other files. */
   public synchronized Edition source() throws ReadProblem {
     if (source.isEmpty()) {
-      source = Optional.of(Editions.source(work.taken(), Deadline.NEVER));
+      source = Optional.of(Editions.of(work.taken(), Deadline.NEVER));
     }
     return source.get();
   }
