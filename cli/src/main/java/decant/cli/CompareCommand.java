@@ -1,5 +1,6 @@
 package decant.cli;
 
+import decant.compare.About;
 import decant.compare.Comparison;
 import decant.compare.ComparisonJson;
 import decant.compare.Difference;
@@ -206,7 +207,13 @@ final class CompareCommand implements Callable<Integer> {
     String what =
         switch (d.change()) {
           case CHANGED ->
-              WORDS.say("compare-command.changed", d.kind().code(), text(d.a()), text(d.b()));
+              d.about().isEmpty() || !text(d.a()).equals(text(d.b()))
+                  ? WORDS.say("compare-command.changed", d.kind().code(), text(d.a()), text(d.b()))
+                  : WORDS.say(
+                      "compare-command.changed-about",
+                      d.kind().code(),
+                      About.label(d.about()),
+                      text(d.b()));
           case ADDED -> WORDS.say("compare-command.added", d.kind().code(), text(d.b()));
           case REMOVED -> WORDS.say("compare-command.removed", d.kind().code(), text(d.a()));
           case MOVED -> WORDS.say("compare-command.moved", d.kind().code(), text(d.b()));

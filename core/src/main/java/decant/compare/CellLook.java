@@ -10,6 +10,7 @@ import decant.model.look.TableTraits;
 import decant.model.look.VerticalAlignment;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 
 /**
  * How a cell looks but for its text.
@@ -46,13 +47,15 @@ record CellLook(
     return out;
   }
 
-  boolean isLike(CellLook o) {
-    return Near.colours(shading, o.shading)
-        && Near.rules(edges.top(), o.edges.top())
-        && Near.rules(edges.right(), o.edges.right())
-        && Near.rules(edges.bottom(), o.edges.bottom())
-        && Near.rules(edges.left(), o.edges.left())
-        && alignment == o.alignment
-        && header == o.header;
+  Set<About> differing(CellLook o) {
+    return new About.Found()
+        .add(Near.colours(shading, o.shading), About.BACKGROUND)
+        .add(Near.rules(edges.top(), o.edges.top()), About.RULES)
+        .add(Near.rules(edges.right(), o.edges.right()), About.RULES)
+        .add(Near.rules(edges.bottom(), o.edges.bottom()), About.RULES)
+        .add(Near.rules(edges.left(), o.edges.left()), About.RULES)
+        .add(alignment == o.alignment, About.ALIGNMENT)
+        .add(header == o.header, About.HEADER_ROW)
+        .all();
   }
 }

@@ -7,15 +7,20 @@ import decant.model.walk.HeadingDepths;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.regex.Pattern;
 
 /** Lists what differs between two versions, in the order of their pages. */
 public final class Comparison {
   /** Of a piece that was added, removed or moved so much is said. */
   private static final int LONGEST = 300;
+
+  /** So much is said of what is counted otherwise, so that its label is in sight. */
+  private static final int LABELLED = 40;
 
   /** A picture shown so much larger or smaller is shown in another size. */
   private static final double SIZE = 0.03;
@@ -230,7 +235,11 @@ public final class Comparison {
   }
 
   private static String cut(String said) {
-    return said.length() > LONGEST ? said.substring(0, LONGEST) + "\u2026" : said;
+    return cut(said, LONGEST);
+  }
+
+  private static String cut(String said, int longest) {
+    return said.length() > longest ? said.substring(0, longest).strip() + "\u2026" : said;
   }
 
   private static String said(Piece p) {
@@ -270,11 +279,24 @@ public final class Comparison {
     List<Word> y = withoutLabel(b, a);
     int before = out.size();
     WordChanges.list(notes ? Kind.NOTE : Kind.TEXT, x, a.page(), y, b.page(), out);
-    boolean stands =
-        a.look().isEmpty() || b.look().isEmpty() || a.look().get().isLike(b.look().get());
-    if (!stands && out.stream().skip(before).noneMatch(d -> d.kind() == Kind.LOOK)) {
-      out.add(Difference.changed(Kind.LOOK, side(a), side(b)));
+    Set<About> about =
+        a.look().isPresent() && b.look().isPresent()
+            ? a.look().get().differing(b.look().get())
+            : Set.of();
+    if (!about.isEmpty()) {
+      looks(a, b, about, out.subList(before, out.size()));
     }
+  }
+
+  /** How a paragraph stands is told with what its letters look like, if that is one difference. */
+  private static void looks(Piece a, Piece b, Set<About> about, List<Difference> ofLetters) {
+    var all = EnumSet.copyOf(about);
+    List<Difference> looks = ofLetters.stream().filter(d -> d.kind() == Kind.LOOK).toList();
+    if (looks.size() == 1) {
+      all.addAll(looks.getFirst().about());
+      ofLetters.remove(looks.getFirst());
+    }
+    ofLetters.add(Difference.changed(Kind.LOOK, side(a), side(b), all));
   }
 
   // Labels.
@@ -294,7 +316,7 @@ public final class Comparison {
     if (told) {
       numbers.listed(was, true);
       numbers.listed(is, false);
-      out.add(Difference.changed(Kind.TEXT, labelled(a), labelled(b)));
+      out.add(Difference.changed(Kind.TEXT, labelled(a), labelled(b), Set.of(About.LABEL)));
     }
   }
 
@@ -304,7 +326,7 @@ public final class Comparison {
   }
 
   private static Side labelled(Piece.Text p) {
-    return new Side(p.page(), cut(p.labelled()));
+    return new Side(p.page(), cut(p.labelled(), LABELLED));
   }
 
   /** The label of a paragraph; its first word where that is what the other is counted by. */
@@ -342,11 +364,17 @@ public final class Comparison {
     long was = Pictures.pixels(a.media());
     long is = Pictures.pixels(b.media());
     boolean lessSharp = was > 0 && is > 0 && is < was * PIXELS;
-    boolean look =
-        a.look().isPresent() && b.look().isPresent() && !a.look().get().isLike(b.look().get());
-    boolean alt = !mixed && !a.alt().equals(b.alt());
-    if (other || size || lessSharp || look || alt) {
-      out.add(Difference.changed(Kind.PICTURE, side(List.of(a)), side(List.of(b))));
+    var found =
+        new About.Found()
+            .add(!other, About.OTHER_PICTURE)
+            .add(!size, About.EXTENT)
+            .add(other || !lessSharp, About.SHARPNESS)
+            .add(mixed || a.alt().equals(b.alt()), About.DESCRIPTION);
+    if (a.look().isPresent() && b.look().isPresent()) {
+      a.look().get().differing(b.look().get(), found);
+    }
+    if (!found.all().isEmpty()) {
+      out.add(Difference.changed(Kind.PICTURE, side(a), side(b), found.all()));
     }
   }
 

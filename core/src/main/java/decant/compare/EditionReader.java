@@ -215,7 +215,8 @@ public final class EditionReader {
               finely
                   ? Optional.of(ParagraphLook.of(styles.paragraph(p), p.text()))
                   : Optional.empty()));
-      begins = inside; // else what follows the break begins the page
+      // What follows a break begins the page, here or in the next paragraph.
+      begins = inside && p.text().substring(p.text().lastIndexOf('\f')).isBlank();
     }
     for (Inline i : p.inlines()) {
       switch (i) {

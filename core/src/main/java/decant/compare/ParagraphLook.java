@@ -3,6 +3,7 @@ package decant.compare;
 import decant.layout.item.ParagraphStyle;
 import decant.model.look.ParagraphTraits.TabStop;
 import java.util.List;
+import java.util.Set;
 
 /**
  * How a paragraph stands and what is drawn around it.
@@ -18,23 +19,29 @@ record ParagraphLook(ParagraphStyle style, List<TabStop> tabs) {
     return new ParagraphLook(style, text.indexOf('\t') < 0 ? List.of() : style.lines().tabs());
   }
 
-  boolean isLike(ParagraphLook o) {
+  Set<About> differing(ParagraphLook o) {
     ParagraphStyle a = style;
     ParagraphStyle b = o.style;
-    return a.lines().alignment() == b.lines().alignment()
-        && a.lines().rightToLeft() == b.lines().rightToLeft()
-        && Near.pitches(a.lines().pitch(), b.lines().pitch())
-        && likeTabs(o)
-        && likeLengths(a, b)
-        && Near.colours(a.area().shading(), b.area().shading())
-        && likeRules(a, b);
+    return new About.Found()
+        .add(a.lines().alignment() == b.lines().alignment(), About.ALIGNMENT)
+        .add(a.lines().rightToLeft() == b.lines().rightToLeft(), About.DIRECTION)
+        .add(likeIndents(a, b), About.INDENTS)
+        .add(likeSpace(a, b), About.SPACE)
+        .add(Near.pitches(a.lines().pitch(), b.lines().pitch()), About.LINE_SPACING)
+        .add(likeTabs(o), About.TABS)
+        .add(Near.colours(a.area().shading(), b.area().shading()), About.BACKGROUND)
+        .add(likeRules(a, b), About.RULES)
+        .all();
   }
 
-  private static boolean likeLengths(ParagraphStyle a, ParagraphStyle b) {
+  private static boolean likeIndents(ParagraphStyle a, ParagraphStyle b) {
     return Near.lengths(a.indents().start(), b.indents().start())
         && Near.lengths(a.indents().end(), b.indents().end())
-        && Near.lengths(a.indents().firstLine(), b.indents().firstLine())
-        && a.space().autoBefore() == b.space().autoBefore()
+        && Near.lengths(a.indents().firstLine(), b.indents().firstLine());
+  }
+
+  private static boolean likeSpace(ParagraphStyle a, ParagraphStyle b) {
+    return a.space().autoBefore() == b.space().autoBefore()
         && a.space().autoAfter() == b.space().autoAfter()
         && Near.lengths(a.space().before(), b.space().before())
         && Near.lengths(a.space().after(), b.space().after());

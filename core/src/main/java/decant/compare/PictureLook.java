@@ -18,13 +18,16 @@ record PictureLook(Placement placement, Insets crop, double rotation) {
     return new PictureLook(p.placement(), p.crop(), p.rotation());
   }
 
-  boolean isLike(PictureLook o) {
-    return Math.abs(rotation - o.rotation) <= SAME_TURN
-        && near(crop.top(), o.crop.top())
-        && near(crop.right(), o.crop.right())
-        && near(crop.bottom(), o.crop.bottom())
-        && near(crop.left(), o.crop.left())
-        && stands(o.placement);
+  void differing(PictureLook o, About.Found found) {
+    boolean cut =
+        near(crop.top(), o.crop.top())
+            && near(crop.right(), o.crop.right())
+            && near(crop.bottom(), o.crop.bottom())
+            && near(crop.left(), o.crop.left());
+    found
+        .add(Math.abs(rotation - o.rotation) <= SAME_TURN, About.TURN)
+        .add(cut, About.CROP)
+        .add(stands(o.placement), About.PLACE);
   }
 
   private static boolean near(double a, double b) {

@@ -54,7 +54,7 @@ final class SeenChanges {
   private void page(int page, boolean differs) throws IOException {
     if (Math.abs(a.width(page) - b.width(page)) > SHEET
         || Math.abs(a.height(page) - b.height(page)) > SHEET) {
-      out.add(Difference.changed(Kind.PAGE, sheet(a, page), sheet(b, page)));
+      out.add(Difference.changed(Kind.PAGE, sheet(a, page), sheet(b, page), Set.of(About.SHEET)));
     } else if (!differs && isSeen(page)) {
       out.add(Difference.changed(Kind.DRAWING, new Side(page + 1, ""), new Side(page + 1, "")));
     }

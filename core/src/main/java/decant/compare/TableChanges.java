@@ -3,6 +3,7 @@ package decant.compare;
 import decant.compare.Difference.Kind;
 import decant.compare.Difference.Side;
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
@@ -53,8 +54,10 @@ final class TableChanges {
   /** Many cells that look otherwise are a table that does. */
   private void looks(Piece.Grid a, Piece.Grid b) {
     if (looks.size() > CELLS) {
+      var about = EnumSet.noneOf(About.class);
+      looks.forEach(d -> about.addAll(d.about()));
       looks.clear();
-      looks.add(Difference.changed(Kind.LOOK, Comparison.side(a), Comparison.side(b)));
+      looks.add(Difference.changed(Kind.LOOK, Comparison.side(a), Comparison.side(b), about));
     }
     out.addAll(looks);
     looks.clear();
@@ -62,10 +65,14 @@ final class TableChanges {
 
   private void looks(Piece.Grid a, Piece.Grid.Row was, Piece.Grid b, Piece.Grid.Row is) {
     for (int k = 0; k < Math.min(was.looks().size(), is.looks().size()); k++) {
-      if (!was.looks().get(k).isLike(is.looks().get(k))) {
+      Set<About> about = was.looks().get(k).differing(is.looks().get(k));
+      if (!about.isEmpty()) {
         looks.add(
             Difference.changed(
-                Kind.LOOK, new Side(a.page(), said(was, k)), new Side(b.page(), said(is, k))));
+                Kind.LOOK,
+                new Side(a.page(), said(was, k)),
+                new Side(b.page(), said(is, k)),
+                about));
       }
     }
   }

@@ -7,6 +7,7 @@ import decant.text.FontBook;
 import decant.text.FontFace;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 
@@ -51,12 +52,13 @@ record Word(String text, List<Looks> looks, String link) {
         double spacing) {
       private static final double SAME = 0.2;
 
-      boolean isLike(Finer o) {
-        return underline.equals(o.underline)
-            && doublyStruck == o.doublyStruck
-            && Near.colours(highlight, o.highlight)
-            && Math.abs(rise - o.rise) <= SAME
-            && Math.abs(spacing - o.spacing) <= SAME;
+      void differing(Finer o, About.Found found) {
+        found
+            .add(underline.equals(o.underline), About.UNDERLINE)
+            .add(doublyStruck == o.doublyStruck, About.STRIKE)
+            .add(Near.colours(highlight, o.highlight), About.HIGHLIGHT)
+            .add(Math.abs(rise - o.rise) <= SAME, About.RAISE)
+            .add(Math.abs(spacing - o.spacing) <= SAME, About.LETTER_SPACING);
       }
     }
 
@@ -95,15 +97,18 @@ record Word(String text, List<Looks> looks, String link) {
     }
 
     /** Files round sizes and colours each in their own way. */
-    boolean isLike(Looks o) {
-      return family.equals(o.family)
-          && Math.abs(size - o.size) <= SAME_SIZE
-          && bold == o.bold
-          && italic == o.italic
-          && underlined == o.underlined
-          && struck == o.struck
-          && Near.colours(colour, o.colour)
-          && (finer.isEmpty() || o.finer.isEmpty() || finer.get().isLike(o.finer.get()));
+    void differing(Looks o, About.Found found) {
+      found
+          .add(family.equals(o.family), About.FONT)
+          .add(Math.abs(size - o.size) <= SAME_SIZE, About.SIZE)
+          .add(bold == o.bold, About.WEIGHT)
+          .add(italic == o.italic, About.SLANT)
+          .add(underlined == o.underlined, About.UNDERLINE)
+          .add(struck == o.struck, About.STRIKE)
+          .add(Near.colours(colour, o.colour), About.COLOUR);
+      if (finer.isPresent() && o.finer.isPresent()) {
+        finer.get().differing(o.finer.get(), found);
+      }
     }
   }
 
@@ -122,16 +127,16 @@ record Word(String text, List<Looks> looks, String link) {
     return NUMBER.matcher(s).matches();
   }
 
-  boolean looksLike(Word o) {
-    if (looks.size() != o.looks.size()) {
-      return false;
+  /** What of its letters looks otherwise. */
+  Set<About> differing(Word o) {
+    var found = new About.Found();
+    int most = Math.max(looks.size(), o.looks.size());
+    for (int k = 0; k < most && !looks.isEmpty() && !o.looks.isEmpty(); k++) {
+      looks
+          .get(Math.min(k, looks.size() - 1))
+          .differing(o.looks.get(Math.min(k, o.looks.size() - 1)), found);
     }
-    for (int k = 0; k < looks.size(); k++) {
-      if (!looks.get(k).isLike(o.looks.get(k))) {
-        return false;
-      }
-    }
-    return true;
+    return found.all();
   }
 
   static String join(List<Word> words) {

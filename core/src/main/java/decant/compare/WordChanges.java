@@ -4,7 +4,9 @@ import decant.compare.Difference.Kind;
 import decant.compare.Difference.Side;
 import java.util.ArrayList;
 import java.util.BitSet;
+import java.util.EnumSet;
 import java.util.List;
+import java.util.Set;
 
 /** What differs between two texts that stand for each other, word by word. */
 final class WordChanges {
@@ -137,7 +139,7 @@ final class WordChanges {
 
   /** Words in a row that look otherwise are one difference. */
   private void looks(int[] m) {
-    stretches(m, (x, y) -> !x.looksLike(y), Kind.LOOK);
+    stretches(m, (x, y) -> !x.differing(y).isEmpty(), Kind.LOOK);
   }
 
   private void links(int[] m) {
@@ -170,11 +172,21 @@ final class WordChanges {
         out.add(
             fresh
                 ? Difference.added(kind, y)
-                : gone ? Difference.removed(kind, x) : Difference.changed(kind, x, y));
+                : gone
+                    ? Difference.removed(kind, x)
+                    : Difference.changed(kind, x, y, about(kind, was, is)));
         was.clear();
         is.clear();
       }
     }
+  }
+
+  private static Set<About> about(Kind kind, List<Word> was, List<Word> is) {
+    var all = EnumSet.noneOf(About.class);
+    for (int k = 0; kind == Kind.LOOK && k < was.size(); k++) {
+      all.addAll(was.get(k).differing(is.get(k)));
+    }
+    return all;
   }
 
   private static String said(Kind kind, List<Word> words) {

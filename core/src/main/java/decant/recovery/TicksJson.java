@@ -3,10 +3,13 @@ package decant.recovery;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import decant.compare.About;
 import decant.compare.Difference;
 import decant.compare.Ticks;
+import java.util.EnumSet;
 import java.util.HashSet;
 import java.util.Optional;
+import java.util.Set;
 
 /** What was ticked as right, in the JSON of unsaved work. */
 final class TicksJson {
@@ -20,6 +23,10 @@ final class TicksJson {
       ObjectNode o = all.addObject().put("kind", s.kind().name()).put("change", s.change().name());
       s.a().ifPresent(a -> o.put("a", a));
       s.b().ifPresent(b -> o.put("b", b));
+      if (!s.about().isEmpty()) {
+        ArrayNode about = o.putArray("about");
+        s.about().stream().map(About::name).sorted().forEach(about::add);
+      }
     }
   }
 
@@ -35,12 +42,19 @@ final class TicksJson {
                 Difference.Kind.valueOf(t.path("kind").asText()),
                 Difference.Change.valueOf(t.path("change").asText()),
                 text(t, "a"),
-                text(t, "b")));
+                text(t, "b"),
+                about(t.path("about"))));
       } catch (IllegalArgumentException e) {
         continue;
       }
     }
     return new Ticks(out);
+  }
+
+  private static Set<About> about(JsonNode names) {
+    var out = EnumSet.noneOf(About.class);
+    names.forEach(n -> out.add(About.valueOf(n.asText())));
+    return out;
   }
 
   private static Optional<String> text(JsonNode t, String side) {

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import decant.Samples;
+import decant.compare.About;
 import decant.compare.Difference;
 import decant.compare.Ticks;
 import decant.io.WriteProblem;
@@ -101,10 +102,15 @@ class WorkFileTest {
             Difference.Kind.TEXT,
             Difference.Change.CHANGED,
             Optional.of("May"),
-            Optional.of("June, \u201Cearly\u201D"));
+            Optional.of("June, \u201Cearly\u201D"),
+            Set.of(About.LABEL, About.COLOUR));
     var added =
         new Difference.Said(
-            Difference.Kind.NOTE, Difference.Change.ADDED, Optional.empty(), Optional.of("a note"));
+            Difference.Kind.NOTE,
+            Difference.Change.ADDED,
+            Optional.empty(),
+            Optional.of("a note"),
+            Set.of());
     var ticks = new Ticks(Set.of(changed, added));
     WorkFile.write(
         file(), new UnsavedWork(source, Samples.taken(source), Optional.empty(), ticks), "");

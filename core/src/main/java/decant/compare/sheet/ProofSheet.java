@@ -253,7 +253,7 @@ public final class ProofSheet {
               Look.PLAIN,
               false,
               Integer.toString(n.number),
-              WORDS.say("proof-sheet.kind-change", d.kind().label(), d.change().label()),
+              d.title(),
               d.a().map(Difference.Side::text).orElse("\u2013"),
               d.b().map(Difference.Side::text).orElse("\u2013"),
               state(n.entry)));

@@ -51,6 +51,21 @@ public record Rules(
         insideDown.or(() -> base.insideDown));
   }
 
+  /** What has to be said over a base so that these lines and no others are there. */
+  public Rules insteadOf(Rules base) {
+    return new Rules(
+        insteadOf(top, base.top),
+        insteadOf(end, base.end),
+        insteadOf(bottom, base.bottom),
+        insteadOf(start, base.start),
+        insteadOf(insideAcross, base.insideAcross),
+        insteadOf(insideDown, base.insideDown));
+  }
+
+  private static Optional<Rule> insteadOf(Optional<Rule> own, Optional<Rule> base) {
+    return own.or(() -> base.map(b -> Rule.NONE));
+  }
+
   /** Whether any of the four sides is drawn. */
   public boolean isDrawn() {
     return drawn(top) || drawn(end) || drawn(bottom) || drawn(start);

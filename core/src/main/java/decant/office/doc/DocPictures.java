@@ -24,6 +24,7 @@ import org.apache.poi.hwpf.usermodel.Range;
 
 /** Pictures on the line ([MS-DOC] 2.9.190) and what is drawn beside it ([MS-ODRAW]). */
 final class DocPictures {
+  private static final double MOST_CUT = 0.95;
   private static final Words WORDS = Words.of(DocPictures.class);
   private static final double TWIPS = 20;
   private static final double LARGEST = 3000;
@@ -48,12 +49,7 @@ final class DocPictures {
       }
       double width = p.getDxaGoal() / TWIPS * p.getHorizontalScalingFactor() / 1000.0;
       double height = p.getDyaGoal() / TWIPS * p.getVerticalScalingFactor() / 1000.0;
-      var crop =
-          new Insets(
-              share(p.getCropTop()),
-              share(p.getCropRight()),
-              share(p.getCropBottom()),
-              share(p.getCropLeft()));
+      Insets crop = crop(p);
       var size =
           new Size(
               width * (1 - crop.left() - crop.right()),
@@ -69,8 +65,15 @@ final class DocPictures {
     }
   }
 
-  private static double share(double cut) {
-    return Math.clamp(cut, 0, 0.45);
+  /** What is cut off; something is left of every picture. */
+  private static Insets crop(Picture p) {
+    double top = Math.clamp(p.getCropTop(), 0, MOST_CUT);
+    double left = Math.clamp(p.getCropLeft(), 0, MOST_CUT);
+    return new Insets(
+        top,
+        Math.clamp(p.getCropRight(), 0, MOST_CUT - left),
+        Math.clamp(p.getCropBottom(), 0, MOST_CUT - top),
+        left);
   }
 
   private void missing(NodeId at) {

@@ -43,6 +43,9 @@ final class DocRuns {
   /** What a value shows that is being read. */
   private final StringBuilder value = new StringBuilder();
 
+  /** The look of what such a field shows; of its instruction as long as that is not known. */
+  private Look instructed = Look.PLAIN;
+
   DocRuns(DocShared shared, DocFields fields, NodeId id, Look paragraph, Optional<NodeId> note) {
     this.shared = shared;
     this.fields = fields;
@@ -198,6 +201,7 @@ final class DocRuns {
     String s = Symbols.text(plain.toString(), look.value(TextTraits.FAMILY));
     plain.setLength(0);
     if (fields.takes(s)) {
+      instructed = look;
       return;
     }
     Optional<FormPlace> form = fields.form();
@@ -206,6 +210,7 @@ final class DocRuns {
       return; // its own state says what shows
     }
     if (fields.isValue()) {
+      instructed = value.isEmpty() ? look : instructed;
       value.append(s);
     } else {
       inlines.add(new Inline.Text(s, look));
@@ -228,7 +233,7 @@ final class DocRuns {
     Optional<Inline.Field.Kind> kind = instruction.flatMap(FieldInstruction::kind);
     if (kind.isPresent()) {
       String target = instruction.get().target();
-      inlines.add(new Inline.Field(kind.get(), target, value.toString(), look));
+      inlines.add(new Inline.Field(kind.get(), target, value.toString(), instructed));
       value.setLength(0);
       return;
     }

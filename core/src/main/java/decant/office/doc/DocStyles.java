@@ -98,10 +98,7 @@ final class DocStyles {
             && from.getStyleDescription(base) != null
             && from.getStyleDescription(base).getPAPX() == null == ofText;
     String name = d.getName().split(",")[0].strip(); // other names stand after commas
-    Look paragraph =
-        ofText
-            ? Look.PLAIN
-            : whole(k).differing(based ? whole(base) : Look.PLAIN, ParagraphTraits.OF_PARAGRAPHS);
+    Look paragraph = ofText ? Look.PLAIN : differing(whole(k), based ? whole(base) : Look.PLAIN);
     Look text = text(k).differing(based ? text(base) : TEXT, TextTraits.OF_LETTERS);
     return new NamedStyle(
         id(k),
@@ -111,6 +108,22 @@ final class DocStyles {
         paragraph,
         text,
         List.of());
+  }
+
+  /**
+   * What has to be said of a paragraph over what holds for it anyway. Lines and tab stops are added
+   * to those below, so that what is not there any more has to be said, too.
+   */
+  static Look differing(Look whole, Look below) {
+    return whole
+        .with(
+            ParagraphTraits.RULES,
+            whole.value(ParagraphTraits.RULES).insteadOf(below.value(ParagraphTraits.RULES)))
+        .with(
+            ParagraphTraits.TABS,
+            ParagraphTraits.tabsInsteadOf(
+                below.value(ParagraphTraits.TABS), whole.value(ParagraphTraits.TABS)))
+        .differing(below, ParagraphTraits.OF_PARAGRAPHS);
   }
 
   private Look whole(int k) {

@@ -139,17 +139,14 @@ final class DocText {
             .looks
             .paragraph(held)
             .with(ParagraphTraits.SHADING, shared.styles.shade(number, properties))
-            .with(
-                ParagraphTraits.TABS,
-                ParagraphTraits.tabsInsteadOf(
-                    below.value(ParagraphTraits.TABS), shared.styles.tabs(number, properties)));
+            .with(ParagraphTraits.TABS, shared.styles.tabs(number, properties));
     whole = shared.styles.more(whole, number, properties);
     if (!whole.sets(ParagraphTraits.HEADING_LEVEL)
         || whole.value(ParagraphTraits.HEADING_LEVEL) == 0) {
       // A built-in heading is one by its name, whatever its level of outline.
       whole = whole.with(ParagraphTraits.HEADING_LEVEL, below.value(ParagraphTraits.HEADING_LEVEL));
     }
-    Look look = whole.differing(below, ParagraphTraits.OF_PARAGRAPHS).over(style);
+    Look look = DocStyles.differing(whole, below).over(style);
     Optional<ListMembership> item = shared.lists.item(held, shared, id);
     if (item.isPresent()) {
       look =

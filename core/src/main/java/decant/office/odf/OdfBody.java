@@ -207,6 +207,7 @@ final class OdfBody {
     Optional<String> other = e.attribute("text:continue-list").map(shared.listNames::get);
     String id =
         other
+            .map(o -> shared.countedOn(o, levels(style)))
             .or(() ->
                 goesOn ? Optional.ofNullable(shared.lastOfStyle.get(style)) : Optional.empty())
             .orElseGet(() -> shared.newList(levels(style)));

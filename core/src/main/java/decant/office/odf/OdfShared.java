@@ -122,6 +122,27 @@ final class OdfShared {
     return id;
   }
 
+  /** A list that counts on from another one, in its own manner. */
+  String countedOn(String other, List<ListDefinition.Level> levels) {
+    ListDefinition l = lists.get(other);
+    if (l == null || levels.isEmpty() || inSameManner(l.levels(), levels)) {
+      return other;
+    }
+    String id = "L" + (lists.size() + 1);
+    lists.put(id, new ListDefinition(id, l.series(), Set.of(), levels));
+    return id;
+  }
+
+  /** Whether levels differ at most in the number that they begin with. */
+  private static boolean inSameManner(List<ListDefinition.Level> a, List<ListDefinition.Level> b) {
+    for (int k = 0; k < Math.min(a.size(), b.size()); k++) {
+      if (!a.get(k).from(1).equals(b.get(k).from(1))) {
+        return false;
+      }
+    }
+    return true;
+  }
+
   /** A list of its own with these levels. */
   String newList(List<ListDefinition.Level> levels) {
     String id = "L" + (lists.size() + 1);

@@ -285,7 +285,7 @@ public final class RtfWriter implements Sink {
         }
       }
       case Event.Value v -> {
-        beginField(v.instruction());
+        beginValue(v.instruction(), v.looks().inForce());
         text(v.shown(), v.looks().inForce());
         o.close().close();
       }
@@ -350,6 +350,14 @@ public final class RtfWriter implements Sink {
       case Link.External e -> "HYPERLINK \"" + e.uri().replace("\"", "%22") + "\"";
       case Link.Internal i -> "HYPERLINK \\l \"" + i.bookmark() + "\"";
     };
+  }
+
+  /** Begins a field whose value readers work out, and show in the look of its instruction. */
+  private void beginValue(String instruction, Look look) {
+    o.open().word("field").destination("fldinst").open();
+    looks.text(look, false);
+    o.text(instruction).close().close();
+    o.open().word("fldrslt");
   }
 
   /** Begins a field; its result and itself stay open. */

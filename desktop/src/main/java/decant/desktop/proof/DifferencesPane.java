@@ -190,8 +190,7 @@ final class DifferencesPane extends VBox {
       head.setText(
           WORDS.say(
               l.meant() ? "differences-pane.head" : "differences-pane.head-not-meant",
-              d.kind().label(),
-              d.change().label(),
+              d.title(),
               pages(d)));
       head.getStyleClass().remove("differs");
       if (!l.meant()) {

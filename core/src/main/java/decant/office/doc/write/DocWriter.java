@@ -176,7 +176,7 @@ public final class DocWriter implements Sink {
         }
       }
       case Event.Value v -> {
-        in().beginField(v.instruction());
+        in().beginField(v.instruction(), runs.properties(v.looks().inForce(), in().style));
         text(v.shown(), v.looks().inForce());
         in().endField();
       }

@@ -66,8 +66,17 @@ final class Writing {
 
   /** Begins a field; what it shows comes next. */
   void beginField(String instruction) {
+    beginField(instruction, new byte[0]);
+  }
+
+  /**
+   * Begins a field that programs work out anew.
+   *
+   * @param look of its instruction, which what it then shows takes
+   */
+  void beginField(String instruction, byte[] look) {
     mark(Mark.FIELD_BEGIN, type(instruction));
-    to.add(" " + instruction + " ", new byte[0]);
+    to.add(" " + instruction + " ", look);
     mark(Mark.FIELD_SEPARATOR, 0xFF);
     fields++;
   }

@@ -140,7 +140,7 @@ public final class DocxLooks {
   }
 
   /** No size is so large that pairs are drawn together. */
-  public static final double NEVER = Double.MAX_VALUE;
+  public static final double NEVER = Double.POSITIVE_INFINITY;
 
   /**
    * Text that runs from right to left takes its font and size from properties of its own

@@ -58,9 +58,10 @@ final class RtfFields {
   }
 
   /** What a field showed last stands where its value is not known. */
-  void result(String s, List<Inline> open) {
+  void result(String s, Look look, List<Inline> open) {
     if (field instanceof Inline.Field f && !open.isEmpty() && open.getLast() == f) {
-      field = new Inline.Field(f.kind(), f.target(), f.shown() + s, f.look());
+      Look shown = f.shown().isEmpty() ? look : f.look();
+      field = new Inline.Field(f.kind(), f.target(), f.shown() + s, shown);
       open.set(open.size() - 1, field);
     }
   }

@@ -211,7 +211,7 @@ public final class RtfWhole extends RtfReader {
 
   @Override
   void dropped(String s) {
-    fields.result(s, text.open());
+    fields.result(s, look(), text.open());
   }
 
   /** What the field shows can be filled in. */
