@@ -68,6 +68,6 @@ final class SeenChanges {
 
   private boolean isSeen(int page) throws IOException {
     boolean whole = alike && a.letters(page).equals(b.letters(page));
-    return SeenChange.between(a, page, b, page, whole).isPresent();
+    return SeenChange.between(a, page, b, page, alike, whole).isPresent();
   }
 }

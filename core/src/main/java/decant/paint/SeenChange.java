@@ -27,6 +27,9 @@ public final class SeenChange {
   /** How far a part of a colour may be off, of 255. */
   private static final int OFF = 14;
 
+  /** The same where two programs paint, each of which makes pictures smaller in its own way. */
+  private static final int OFF_OF_TWO = 36;
+
   /** Points of a field's side, in which what differs is counted. */
   private static final int SIDE = 16;
 
@@ -36,18 +39,20 @@ public final class SeenChange {
   /** Pixels by which the size of two paintings may be rounded apart. */
   private static final int ROUNDED = 2;
 
-  private final Plane[] a;
-  private final Plane[] b;
+  private final Painting a;
+  private final Painting b;
   private final int width;
   private final int height;
   private final int near;
+  private final int off;
 
-  private SeenChange(BufferedImage a, BufferedImage b, double scale) {
+  private SeenChange(BufferedImage a, BufferedImage b, double scale, int off) {
+    this.off = off;
     width = Math.min(a.getWidth(), b.getWidth());
     height = Math.min(a.getHeight(), b.getHeight());
     near = Math.max(1, (int) Math.round(NEAR * scale));
-    this.a = Plane.of(a);
-    this.b = Plane.of(b);
+    this.a = new Painting(a);
+    this.b = new Painting(b);
   }
 
   /**
@@ -55,14 +60,16 @@ public final class SeenChange {
    * more closely: lines and pictures are smoothed otherwise.
    *
    * @param pageOfA from 0
+   * @param alike whether both are painted by the same program
    * @param whole with their text
    * @throws IOException if a page cannot be painted
    */
   public static Optional<Box> between(
-      PaintedPages a, int pageOfA, PaintedPages b, int pageOfB, boolean whole) throws IOException {
+      PaintedPages a, int pageOfA, PaintedPages b, int pageOfB, boolean alike, boolean whole)
+      throws IOException {
     double area = a.width(pageOfA) * a.height(pageOfA);
     double scale = Math.min(SCALE, Math.sqrt(MAX_PIXELS / area));
-    if (between(paint(a, pageOfA, scale, whole), paint(b, pageOfB, scale, whole), scale)
+    if (between(paint(a, pageOfA, scale, whole), paint(b, pageOfB, scale, whole), scale, alike)
         .isEmpty()) {
       return Optional.empty();
     }
@@ -70,7 +77,13 @@ public final class SeenChange {
     return between(
         Downscaled.by(finer, paint(a, pageOfA, scale * finer, whole)),
         Downscaled.by(finer, paint(b, pageOfB, scale * finer, whole)),
-        scale);
+        scale,
+        alike);
+  }
+
+  private static boolean isRounded(BufferedImage a, BufferedImage b) {
+    return Math.abs(a.getWidth() - b.getWidth()) > ROUNDED
+        || Math.abs(a.getHeight() - b.getHeight()) > ROUNDED;
   }
 
   private static BufferedImage paint(PaintedPages pages, int page, double scale, boolean whole)
@@ -83,15 +96,15 @@ public final class SeenChange {
    *
    * @param a opaque, its pixels 0xRRGGBB
    * @param scale pixels a point
+   * @param alike whether both were painted by the same program
    */
-  static Optional<Box> between(BufferedImage a, BufferedImage b, double scale) {
-    if (Math.abs(a.getWidth() - b.getWidth()) > ROUNDED
-        || Math.abs(a.getHeight() - b.getHeight()) > ROUNDED) {
+  static Optional<Box> between(BufferedImage a, BufferedImage b, double scale, boolean alike) {
+    if (isRounded(a, b)) {
       return Optional.of(new Box(0, 0, a.getWidth() / scale, a.getHeight() / scale));
     }
     return Arrays.equals(pixels(a), pixels(b))
         ? Optional.empty()
-        : new SeenChange(a, b, scale).worst(scale);
+        : new SeenChange(a, b, scale, alike ? OFF : OFF_OF_TWO).worst(scale);
   }
 
   private static int[] pixels(BufferedImage image) {
@@ -121,73 +134,66 @@ public final class SeenChange {
   }
 
   private boolean differs(int x, int y) {
-    for (int c = 0; c < a.length; c++) {
-      int was = a[c].at(x, y);
-      int is = b[c].at(x, y);
-      if (Math.abs(was - is) > OFF && (!b[c].has(was, x, y, near) || !a[c].has(is, x, y, near))) {
+    if (a.at(x, y) == b.at(x, y)) {
+      return false;
+    }
+    for (int part = 0; part < 24; part += 8) {
+      int was = a.mean(x, y, part);
+      int is = b.mean(x, y, part);
+      if (Math.abs(was - is) > off
+          && (!b.has(was, x, y, part, near, off) || !a.has(is, x, y, part, near, off))) {
         return true;
       }
     }
     return false;
   }
 
-  /**
-   * One part of the colours of a painting, each the mean of it and of its neighbours, so that a
-   * line looks the same wherever it falls between pixels.
-   */
-  private static final class Plane {
+  /** The colours of a painting, part by part. */
+  private static final class Painting {
     private final int width;
     private final int height;
-    private final byte[] means;
+    private final int[] pixels;
 
-    private Plane(int[] pixels, int width, int height, int shift) {
-      this.width = width;
-      this.height = height;
-      means = new byte[width * height];
-      int[] rows = new int[width * 3]; // sums of three, of three rows
-      for (int y = -1; y <= height; y++) {
-        int from = Math.clamp(y, 0, height - 1) * width;
-        int to = Math.floorMod(y, 3) * width;
-        for (int x = 0; x < width; x++) {
-          int left = pixels[from + Math.max(0, x - 1)] >> shift & 0xFF;
-          int own = pixels[from + x] >> shift & 0xFF;
-          int right = pixels[from + Math.min(width - 1, x + 1)] >> shift & 0xFF;
-          rows[to + x] = left + own + right;
-        }
-        if (y > 0) {
-          for (int x = 0; x < width; x++) {
-            int sum = rows[x] + rows[width + x] + rows[2 * width + x];
-            means[(y - 1) * width + x] = (byte) (sum / 9);
-          }
-        }
-      }
-    }
-
-    static Plane[] of(BufferedImage image) {
-      int w = image.getWidth();
-      int h = image.getHeight();
-      int[] pixels = pixels(image);
-      return new Plane[] {
-        new Plane(pixels, w, h, 0), new Plane(pixels, w, h, 8), new Plane(pixels, w, h, 16)
-      };
+    Painting(BufferedImage image) {
+      width = image.getWidth();
+      height = image.getHeight();
+      pixels = pixels(image);
     }
 
     int at(int x, int y) {
-      return means[y * width + x] & 0xFF;
+      return pixels[y * width + x] & 0xFFFFFF;
+    }
+
+    /**
+     * A part of a colour, as the mean of it and of its neighbours, so that a line looks the same
+     * wherever it falls between pixels.
+     */
+    int mean(int x, int y, int part) {
+      int sum = 0;
+      for (int v = y - 1; v <= y + 1; v++) {
+        int row = Math.clamp(v, 0, height - 1) * width;
+        sum += pixels[row + Math.max(0, x - 1)] >> part & 0xFF;
+        sum += pixels[row + x] >> part & 0xFF;
+        sum += pixels[row + Math.min(width - 1, x + 1)] >> part & 0xFF;
+      }
+      return sum / 9;
     }
 
     /** Whether a value lies among those around a place. */
-    boolean has(int value, int x, int y, int near) {
+    boolean has(int value, int x, int y, int part, int near, int off) {
       int min = 255;
       int max = 0;
       for (int v = Math.max(0, y - near); v <= Math.min(height - 1, y + near); v++) {
         for (int u = Math.max(0, x - near); u <= Math.min(width - 1, x + near); u++) {
-          int at = at(u, v);
+          int at = mean(u, v, part);
           min = Math.min(min, at);
           max = Math.max(max, at);
         }
+        if (value >= min - off && value <= max + off) {
+          return true;
+        }
       }
-      return value >= min - OFF && value <= max + OFF;
+      return false;
     }
   }
 }

@@ -38,8 +38,8 @@ class SeenChangeTest {
   }
 
   private static Optional<Box> seen(BufferedImage a, BufferedImage b) {
-    Optional<Box> found = SeenChange.between(a, b, 1);
-    assertThat(SeenChange.between(b, a, 1).isPresent()).isEqualTo(found.isPresent());
+    Optional<Box> found = SeenChange.between(a, b, 1, true);
+    assertThat(SeenChange.between(b, a, 1, true).isPresent()).isEqualTo(found.isPresent());
     return found;
   }
 
@@ -49,6 +49,14 @@ class SeenChangeTest {
     BufferedImage line = rule(100.3, width, new Color(Integer.parseInt(colour, 16)));
     assertThat(seen(line, painted(g -> {})))
         .hasValueSatisfying(b -> assertThat(b.y()).isBetween(84.0, 101.0));
+  }
+
+  /** Where two programs paint, lines of half a point of black are told, and hardly fainter ones. */
+  @Test
+  void aLineThatIsGoneIsSeenInWhatAnotherProgramPaints() {
+    BufferedImage none = painted(g -> {});
+    assertThat(SeenChange.between(rule(100.3, 0.5, Color.BLACK), none, 1, false)).isPresent();
+    assertThat(SeenChange.between(rule(100, 1, Color.GRAY), none, 1, false)).isPresent();
   }
 
   @Test
@@ -107,7 +115,7 @@ class SeenChangeTest {
   void pagesOfOtherSizesDiffer() {
     assertThat(
             SeenChange.between(
-                painted(g -> {}), new BufferedImage(200, 300, BufferedImage.TYPE_INT_RGB), 1))
+                painted(g -> {}), new BufferedImage(200, 300, BufferedImage.TYPE_INT_RGB), 1, true))
         .isPresent();
   }
 

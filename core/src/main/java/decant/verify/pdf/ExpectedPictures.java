@@ -25,6 +25,7 @@ final class ExpectedPictures {
   private final Predicate<Media> isPainted;
   private final List<Placed> placed = new ArrayList<>();
   private boolean drawn;
+  private boolean lined;
   private final Deque<AffineTransform> outer = new ArrayDeque<>();
   private AffineTransform turned = new AffineTransform();
 
@@ -62,6 +63,7 @@ final class ExpectedPictures {
 
   /** An area of a colour, as boxes and shaded cells have it; lines are too thin to be told of. */
   void fill(Box box) {
+    lined = true;
     if (Math.min(box.width(), box.height()) >= MIN) {
       drawn = true;
     }
@@ -70,6 +72,11 @@ final class ExpectedPictures {
   /** The pictures in the order in which they are painted. */
   List<Placed> placed() {
     return placed;
+  }
+
+  /** Whether there are lines or areas. */
+  boolean isLined() {
+    return lined;
   }
 
   /** Whether anything is to be seen but text and lines. */

@@ -3,6 +3,7 @@ package decant.verify.pdf;
 import decant.model.Box;
 import decant.paint.PaintedPdf;
 import decant.paint.PaintedPublication;
+import decant.paint.SeenChange;
 import decant.paint.Unlikeness;
 import decant.pdf.choices.PdfChoices;
 import decant.publication.Publication;
@@ -13,8 +14,12 @@ import java.io.UncheckedIOException;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 
@@ -29,36 +34,50 @@ final class LooksCheck implements AutoCloseable {
   /** Fewer pages are painted sooner than the file is opened again. */
   private static final int MANY = 8;
 
+  /** Of so many pages one is looked at closely: a thin line that is lost is lost on many. */
+  private static final int CLOSELY = 16;
+
+  /**
+   * What there is to be seen but text, by pages from 0.
+   *
+   * @param drawn pages with pictures or drawings
+   * @param lined pages with lines or areas
+   */
+  record Seen(List<Integer> drawn, List<Integer> lined) {
+    static final Seen NOTHING = new Seen(List.of(), List.of());
+
+    Seen {
+      drawn = List.copyOf(drawn);
+      lined = List.copyOf(lined);
+    }
+
+    private Stream<Integer> closely() {
+      return IntStream.range(0, lined.size()).filter(n -> n % CLOSELY == 0).mapToObj(lined::get);
+    }
+  }
+
   private final Publication publication;
   private final PdfChoices choices;
-  private final List<Integer> drawn;
+  private final Seen seen;
   private final Optional<CompletableFuture<Optional<Check>>> beside;
 
   private LooksCheck(
-      Path file,
-      String password,
-      Publication publication,
-      PdfChoices choices,
-      List<Integer> drawn) {
+      Path file, String password, Publication publication, PdfChoices choices, Seen seen) {
     this.publication = publication;
     this.choices = choices;
-    this.drawn = drawn;
+    this.seen = seen;
     this.beside =
-        drawn.size() < MANY
+        seen.drawn().size() < MANY
             ? Optional.empty()
             : Optional.of(CompletableFuture.supplyAsync(() -> opened(file, password)));
   }
 
   /**
-   * @param drawn the pages of the file with pictures or drawings, from 0
+   * @param seen what is to be seen on the pages of the file
    */
   static LooksCheck begin(
-      Path file,
-      String password,
-      Publication publication,
-      PdfChoices choices,
-      List<Integer> drawn) {
-    return new LooksCheck(file, password, publication, choices, drawn);
+      Path file, String password, Publication publication, PdfChoices choices, Seen seen) {
+    return new LooksCheck(file, password, publication, choices, seen);
   }
 
   /**
@@ -97,8 +116,15 @@ final class LooksCheck implements AutoCloseable {
   private Optional<Check> of(PDDocument pdf) throws IOException {
     var wanted = new PaintedPublication(publication);
     var got = new PaintedPdf(pdf);
-    for (int k : drawn) {
-      Optional<Box> unlike = Unlikeness.first(wanted, choices.pages().get(k), got, k);
+    List<Integer> pages =
+        Stream.concat(seen.drawn().stream(), seen.closely()).sorted().distinct().toList();
+    Set<Integer> closely = seen.closely().collect(Collectors.toSet());
+    for (int k : pages) {
+      int page = choices.pages().get(k);
+      Optional<Box> unlike = Unlikeness.first(wanted, page, got, k);
+      if (unlike.isEmpty() && closely.contains(k)) {
+        unlike = SeenChange.between(wanted, page, got, k, false, false);
+      }
       if (unlike.isPresent()) {
         Box b = unlike.get();
         return Optional.of(
@@ -108,18 +134,18 @@ final class LooksCheck implements AutoCloseable {
                 "",
                 WORDS.say(
                     "looks-check.page-looks-otherwise",
-                    publication.pages().get(choices.pages().get(k)).number(),
+                    publication.pages().get(page).number(),
                     Math.round(b.x() / MILLIMETRE),
                     Math.round(b.y() / MILLIMETRE))));
       }
     }
-    return drawn.isEmpty()
+    return pages.isEmpty()
         ? Optional.empty()
         : Optional.of(
             Check.of(
                 WORDS.say("looks-check.looks"),
                 true,
-                WORDS.count("looks-check.look-alike", drawn.size()),
+                WORDS.count("looks-check.look-alike", pages.size()),
                 ""));
   }
 }

@@ -54,7 +54,7 @@ public final class PdfVerifier {
     try (PDDocument pdf = Loader.loadPDF(file.toFile(), password(choices))) {
       var v = new PdfVerifier(pdf, publication, choices);
       try (LooksCheck looks =
-          LooksCheck.begin(file, password(choices), publication, choices, v.drawn())) {
+          LooksCheck.begin(file, password(choices), publication, choices, v.seen())) {
         v.all(looks, out);
       }
     } catch (IOException | RuntimeException e) {
@@ -101,15 +101,15 @@ public final class PdfVerifier {
         : c.settings().security().askToOpen() ? c.passwords().open() : "";
   }
 
-  /** The pages with pictures or drawings that are not all kept as they were, from 0. */
-  private List<Integer> drawn() {
+  /** The pages with pictures or drawings, or with lines, that are not all kept as they were. */
+  private LooksCheck.Seen seen() {
     if (publication.keepsAll()) {
-      return List.of();
+      return LooksCheck.Seen.NOTHING;
     }
-    return IntStream.range(0, Math.min(choices.pages().size(), pdf.getNumberOfPages()))
-        .filter(k -> expected.pictures(k).isDrawn())
-        .boxed()
-        .toList();
+    int count = Math.min(choices.pages().size(), pdf.getNumberOfPages());
+    return new LooksCheck.Seen(
+        IntStream.range(0, count).filter(k -> expected.pictures(k).isDrawn()).boxed().toList(),
+        IntStream.range(0, count).filter(k -> expected.pictures(k).isLined()).boxed().toList());
   }
 
   private Check pages() {

@@ -5,9 +5,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 import decant.Samples;
 import decant.layout.Layout;
 import decant.model.Block;
+import decant.model.look.Colour;
 import decant.model.look.Look;
 import decant.model.look.Media;
 import decant.model.look.ParagraphTraits;
+import decant.model.look.Rule;
+import decant.model.look.Rules;
 import decant.pdf.Published;
 import decant.pdf.choices.PdfChoices;
 import decant.picture.Png;
@@ -79,6 +82,32 @@ class LooksCheckTest {
     assertThat(unlike.toString()).contains("page " + count);
   }
 
+  /** Half a point of black, which no mean of a field shows, is gone from a page. */
+  @Test
+  void aThinLineThatIsLostIsNamed() throws IOException {
+    Rules line = Rules.around(Rule.single(0.5, Colour.BLACK));
+    Layout l =
+        Samples.layout(
+            Samples.document(
+                Samples.paragraph("Notice.").withLook(Look.of(ParagraphTraits.RULES, line))));
+    PdfChoices c = Samples.choices(l);
+    Path file = Published.file(folder, l, c);
+    assertThat(looks(file, l, c).passed()).isTrue();
+    Path without =
+        Altered.changed(
+            file,
+            pdf -> {
+              var page = pdf.getPage(0);
+              float middle = page.getMediaBox().getWidth() / 2;
+              try (var out = new PDPageContentStream(pdf, page, AppendMode.APPEND, true, true)) {
+                out.setNonStrokingColor(1f, 1f, 1f);
+                out.addRect(middle, 0, middle, page.getMediaBox().getHeight());
+                out.fill();
+              }
+            });
+    assertThat(looks(without, l, c).passed()).isFalse();
+  }
+
   /** A file that goes while its pages are painted fails; nothing hangs or escapes. */
   @Test
   void aFileThatIsGoneFails() throws IOException {
@@ -88,7 +117,8 @@ class LooksCheckTest {
     var drawn = List.of(0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11);
     Path gone = folder.resolve("gone.pdf");
     try (PDDocument pdf = org.apache.pdfbox.Loader.loadPDF(Files.readAllBytes(file));
-        LooksCheck looks = LooksCheck.begin(gone, "", l, c, drawn)) {
+        LooksCheck looks =
+            LooksCheck.begin(gone, "", l, c, new LooksCheck.Seen(drawn, List.of()))) {
       org.assertj.core.api.Assertions.assertThatThrownBy(() -> looks.check(pdf))
           .isInstanceOf(IOException.class);
     }
