@@ -8,6 +8,9 @@ import java.util.List;
 
 /** Collects words from letters. */
 final class Letters {
+  /** Characters that no file tells have numbers of their own in each; that they differ is seen. */
+  private static final int UNKNOWN = 0xF0000;
+
   private final List<Word> words = new ArrayList<>();
   private final StringBuilder word = new StringBuilder();
   private final List<Looks> looks = new ArrayList<>();
@@ -25,8 +28,9 @@ final class Letters {
 
   void add(String text, TextStyle style, String to) {
     for (int k = 0; k < text.length(); ) {
-      int c = text.codePointAt(k);
-      k += Character.charCount(c);
+      int read = text.codePointAt(k);
+      k += Character.charCount(read);
+      int c = read >= UNKNOWN ? UNKNOWN : read;
       if (c == 0xAD || c == 0x200B || c == 0xFEFF) {
         continue;
       }

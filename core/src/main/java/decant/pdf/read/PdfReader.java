@@ -62,6 +62,7 @@ import java.util.concurrent.CompletionException;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDDocumentInformation;
 
@@ -127,13 +128,18 @@ public final class PdfReader {
     return Product.NAME.equals(pdf.getDocumentInformation().getProducer());
   }
 
+  /** Pages that we kept as they were are told by their crop box: those that we set have none. */
+  private boolean tellsSoftHyphens(int page) {
+    return isOurs() && !pdf.getPage(page).getCOSObject().containsKey(COSName.CROP_BOX);
+  }
+
   private TakenIn run() throws ReadProblem, IOException {
     DetectedDrawings.Result drawn = drawingsCut(DrawnMarks.in(recognised(keptWhole(scan()))));
     List<SideTexts> sides = drawn.pages().parallelStream().map(SideTexts::of).toList();
     var pages = new ArrayList<>(sides.stream().map(SideTexts::page).toList());
     var lines = new ArrayList<>(pages.parallelStream().map(Lines::of).toList());
     keepScattered(pages, lines);
-    var joiner = new Dehyphenator(lines, isOurs());
+    var joiner = new Dehyphenator(lines, this::tellsSoftHyphens);
     RunningTexts.Result repeating = RunningTexts.of(pages, lines);
     Optional<TaggedBlocks.Result> tagged = TaggedBlocks.of(pdf, pages, lines, repeating);
     List<Detected> found;

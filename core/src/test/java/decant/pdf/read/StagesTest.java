@@ -63,7 +63,7 @@ class StagesTest {
   }
 
   private static String joined(boolean tellsSoft, TextLine... lines) {
-    return new Dehyphenator(List.of(List.of(lines)), tellsSoft)
+    return new Dehyphenator(List.of(List.of(lines)), page -> tellsSoft)
         .join(List.of(lines)).stream().map(Glyph::text).collect(Collectors.joining());
   }
 

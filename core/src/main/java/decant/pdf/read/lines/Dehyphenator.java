@@ -5,7 +5,11 @@ import decant.pdf.read.page.TextLine;
 import decant.text.DividedWords;
 import decant.text.EastAsian;
 import java.util.ArrayList;
+import java.util.Collections;
+import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Set;
+import java.util.function.IntPredicate;
 import java.util.regex.Pattern;
 
 /**
@@ -16,19 +20,26 @@ public final class Dehyphenator {
   private static final Pattern SPACES = Pattern.compile("\\s+");
 
   private final DividedWords words = new DividedWords();
-  private final boolean tellsSoft;
+
+  /** Hyphens at the ends of lines that are known to be of their words. */
+  private final Set<Glyph> hard = Collections.newSetFromMap(new IdentityHashMap<>());
+
   private int divided;
 
   /**
    * @param lines all lines of the file, from which it learns which words exist
-   * @param tellsSoft whether the file is known to tell hyphens of divided words from others, as ISO
-   *     32000-1 §14.8.2.2.3 asks: a hyphen that is no soft one then stays
+   * @param tellsSoft which pages, from 0, are known to tell hyphens of divided words from others,
+   *     as ISO 32000-1 §14.8.2.2.3 asks: a hyphen that is no soft one then stays
    */
-  public Dehyphenator(List<List<TextLine>> lines, boolean tellsSoft) {
-    this.tellsSoft = tellsSoft;
-    for (List<TextLine> page : lines) {
-      for (TextLine l : page) {
+  public Dehyphenator(List<List<TextLine>> lines, IntPredicate tellsSoft) {
+    for (int page = 0; page < lines.size(); page++) {
+      boolean tells = tellsSoft.test(page);
+      for (TextLine l : lines.get(page)) {
         words.learn(List.of(SPACES.split(l.text())));
+        Glyph last = l.glyphs().getLast();
+        if (tells && !last.text().endsWith("\u00AD")) {
+          hard.add(last);
+        }
       }
     }
   }
@@ -75,8 +86,8 @@ public final class Dehyphenator {
       if (hyphen && isLowerCase(first)) {
         String head = tailWord(out);
         String tail = headWord(l.glyphs());
-        boolean hard = tellsSoft && !last.text().endsWith("\u00AD");
-        if (!hard && words.between(head, last.text(), tail) != DividedWords.Hyphen.STAYS) {
+        if (!hard.contains(last)
+            && words.between(head, last.text(), tail) != DividedWords.Hyphen.STAYS) {
           out.removeLast();
           undone[k] = true;
         }
