@@ -4,8 +4,11 @@ import decant.model.Box;
 import java.awt.image.BufferedImage;
 import java.awt.image.DataBufferInt;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.util.Arrays;
 import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CompletionException;
 
 /**
  * Where two paintings of a page differ to the eye: where a colour of one is none that the other has
@@ -69,16 +72,43 @@ public final class SeenChange {
       throws IOException {
     double area = a.width(pageOfA) * a.height(pageOfA);
     double scale = Math.min(SCALE, Math.sqrt(MAX_PIXELS / area));
-    if (between(paint(a, pageOfA, scale, whole), paint(b, pageOfB, scale, whole), scale, alike)
-        .isEmpty()) {
+    if (painted(a, pageOfA, b, pageOfB, scale, whole).in(scale, alike).isEmpty()) {
       return Optional.empty();
     }
     int finer = (int) Math.clamp(Math.sqrt(MAX_PIXELS / area) / scale, 1, CLOSELY);
-    return between(
-        Downscaled.by(finer, paint(a, pageOfA, scale * finer, whole)),
-        Downscaled.by(finer, paint(b, pageOfB, scale * finer, whole)),
-        scale,
-        alike);
+    Pair closely = painted(a, pageOfA, b, pageOfB, scale * finer, whole);
+    return new Pair(Downscaled.by(finer, closely.a), Downscaled.by(finer, closely.b))
+        .in(scale, alike);
+  }
+
+  /** Paintings of two pages. */
+  private record Pair(BufferedImage a, BufferedImage b) {
+    Optional<Box> in(double scale, boolean alike) {
+      return between(a, b, scale, alike);
+    }
+  }
+
+  /** Both pages, one beside the other: neither waits for the other. */
+  private static Pair painted(
+      PaintedPages a, int pageOfA, PaintedPages b, int pageOfB, double scale, boolean whole)
+      throws IOException {
+    CompletableFuture<BufferedImage> beside =
+        CompletableFuture.supplyAsync(() -> {
+          try {
+            return paint(a, pageOfA, scale, whole);
+          } catch (IOException e) {
+            throw new UncheckedIOException(e);
+          }
+        });
+    BufferedImage own = paint(b, pageOfB, scale, whole);
+    try {
+      return new Pair(beside.join(), own);
+    } catch (CompletionException e) {
+      if (e.getCause() instanceof UncheckedIOException io) {
+        throw io.getCause();
+      }
+      throw e;
+    }
   }
 
   private static boolean isRounded(BufferedImage a, BufferedImage b) {
