@@ -879,7 +879,8 @@ class WindowTest extends WindowCase {
                     Difference.Kind.TEXT,
                     Difference.Change.CHANGED,
                     Optional.of("May"),
-                    Optional.of("June"))));
+                    Optional.of("June"),
+                    Set.of())));
     Window.run(() -> work.proofing().ticksProperty().set(ticks));
     window.desk.keepUnsaved();
     window.until(() -> recoveries() == 1);
