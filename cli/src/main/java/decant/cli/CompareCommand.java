@@ -150,9 +150,11 @@ final class CompareCommand implements Callable<Integer> {
 
   /** Pages are not painted for nothing. */
   private List<Difference> differences(TakenApart was, TakenApart is) throws IOException {
-    return kinds.isEmpty() || kinds.contains(Difference.Kind.DRAWING.code())
-        ? Comparison.of(was, is)
-        : Comparison.of(was.edition(), is.edition());
+    boolean seen =
+        kinds.isEmpty()
+            || kinds.contains(Difference.Kind.DRAWING.code())
+            || kinds.contains(Difference.Kind.PAGE.code());
+    return seen ? Comparison.of(was, is) : Comparison.of(was.edition(), is.edition());
   }
 
   private TakenApart read(Path file) throws Unreadable {

@@ -99,6 +99,32 @@ class CompareCommandTest {
     Path a = Files.writeString(folder.resolve("a.txt"), "The berth is free.");
     Path b = Files.writeString(folder.resolve("b.txt"), "The berth is taken.");
     assertThat(compare(a, b).out()).contains("free.", "taken.", "One difference");
-    assertThat(compare(a, a).out()).contains("Nothing differs");
+    assertThat(compare(a, a).out()).contains("Nothing differs in what the pages show");
+  }
+
+  @Test
+  void whatOfALookDiffersIsSaid() throws Exception {
+    Path a = Files.writeString(folder.resolve("a.html"), "<p>The berth is free.</p>");
+    Path b =
+        Files.writeString(
+            folder.resolve("b.html"), "<p style='text-align:center'>The berth is free.</p>");
+    Called r = compare(a, b);
+    assertThat(r.status()).isEqualTo(1);
+    assertThat(r.out()).contains("look changed (alignment): \u201CThe berth is free.\u201D");
+  }
+
+  @Test
+  void aPageThatIsTurnedIsAmongThoseOfItsKind() throws Exception {
+    Path a = folder.resolve("a.pdf");
+    Path b = folder.resolve("b.pdf");
+    published(Files.writeString(folder.resolve("a.txt"), "The berth is free.\n"), a);
+    try (var pdf = org.apache.pdfbox.Loader.loadPDF(a.toFile())) {
+      pdf.getPage(0).setRotation(90);
+      pdf.save(b.toFile());
+    }
+    Called r = compare(a, b, "--json", "--kinds", "page");
+    assertThat(r.json().get("differences")).hasSize(1);
+    assertThat(r.json().get("differences").get(0).get("a").get("text").asText())
+        .isEqualTo("595 \u00D7 842 pt");
   }
 }

@@ -145,8 +145,8 @@ class RtfTest {
             .with(ParagraphTraits.INDENT_START, 20.0);
     String rtf = write(Samples.document(Paragraph.of(rtl, "נמל port")));
     assertThat(rtf).containsPattern("\\\\rtlpar\\\\qr[^{]*\\\\lin400\\\\rin0");
-    assertThat(rtf).containsPattern("\\\\rtlch\\\\fcs1\\\\af0\\\\afs22\\\\u1504");
-    assertThat(rtf).containsPattern("\\\\ltrch\\\\fcs0\\\\f0\\\\fs22 port");
+    assertThat(rtf).containsPattern("\\\\rtlch\\\\fcs1\\\\af0\\\\afs22\\\\kerning1\\\\u1504");
+    assertThat(rtf).containsPattern("\\\\ltrch\\\\fcs0\\\\f0\\\\fs22\\\\kerning1 port");
   }
 
   @Test

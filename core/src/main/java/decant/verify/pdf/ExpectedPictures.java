@@ -74,9 +74,9 @@ final class ExpectedPictures {
     return placed;
   }
 
-  /** Whether there are lines or areas. */
+  /** Whether there are lines or areas and no pictures, which may be made smaller and coarser. */
   boolean isLined() {
-    return lined;
+    return lined && placed.isEmpty();
   }
 
   /** Whether anything is to be seen but text and lines. */

@@ -41,7 +41,7 @@ final class LooksCheck implements AutoCloseable {
    * What there is to be seen but text, by pages from 0.
    *
    * @param drawn pages with pictures or drawings
-   * @param lined pages with lines or areas
+   * @param lined pages with lines or areas and no pictures
    */
   record Seen(List<Integer> drawn, List<Integer> lined) {
     static final Seen NOTHING = new Seen(List.of(), List.of());

@@ -182,8 +182,8 @@ class AlteredOfficeTest {
           \\\\outlinelevel0               | \\\\outlinelevel2    | Headings
           2\\.\\\\tab                     | 3.\\\\tab            | Lists
           \\{\\\\listtext.*?\\}           | ""                   | Lists
-          \\\\b Nobody                    | " Nobody"            | Fonts and looks
-          \\\\i\\\\cf\\d Not              | \\\\i Not            | Fonts and looks
+          \\\\b\\\\kerning1 Nobody        | " Nobody"            | Fonts and looks
+          \\\\cf(?=\\d\\S* Not)           | \\\\cb               | Fonts and looks
           \\\\fs34                        | \\\\fs30             | Fonts and looks
           Liberation Sans;                | Carlito;             | Fonts and looks
           \\\\clvmgf                      | ""                   | Tables
@@ -193,7 +193,7 @@ class AlteredOfficeTest {
           Above chart                     | Below chart          | Notes
           \\\\ftnalt                      | ""                   | Notes
           Saltmarsh                       | Freshmarsh           | Headers and footers
-          fldinst PAGE                    | fldinst NUMPAGES     | Headers and footers
+          kerning1 PAGE                   | kerning1 NUMPAGES    | Headers and footers
           HYPERLINK "mailto:office        | HYPERLINK "mailto:no | Links
           l "charges"                     | l "notices"          | Links
           \\\\jpegblip                    | \\\\jpegblip 00      | Pictures

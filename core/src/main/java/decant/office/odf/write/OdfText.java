@@ -52,6 +52,8 @@ final class OdfText implements Sink {
   /** What breaks at the end of a paragraph, until it is known what comes after it. */
   private String owed = "";
 
+  private boolean inParagraph;
+
   private boolean textSection;
   private final OdfFields fields;
 
@@ -94,10 +96,9 @@ final class OdfText implements Sink {
   @Override
   public void take(Event event) {
     boolean goesOn = event instanceof Event.ParagraphStart p && frame(p).equals(frame);
-    boolean ended = ending != null;
     endParagraph(goesOn);
     if (!owed.isEmpty()) {
-      breakBefore(event, ended, goesOn);
+      breakBefore(event, goesOn);
     }
     event.onLine().ifPresent(look -> changes.at(x, look));
     switch (event) {
@@ -169,6 +170,7 @@ final class OdfText implements Sink {
       changes.end(x);
     }
     x.close(heading ? "text:h" : "text:p");
+    inParagraph = false;
     ending = null;
   }
 
@@ -241,6 +243,7 @@ final class OdfText implements Sink {
       lists.element().item(m, file.number(paragraph));
     }
     open();
+    inParagraph = true;
   }
 
   /** Opens the paragraph, or a further part of it, after the break that is owed. */
@@ -357,7 +360,7 @@ final class OdfText implements Sink {
    * A break falls between paragraphs only: what comes after it is one of its own, be it the rest of
    * the paragraph or, where there is none, the next one.
    */
-  private void breakBefore(Event event, boolean ended, boolean goesOn) {
+  private void breakBefore(Event event, boolean goesOn) {
     switch (event) {
       case Event.ParagraphStart p -> {
         if (!goesOn) {
@@ -372,10 +375,10 @@ final class OdfText implements Sink {
       case Event.Run r -> {}
       case Event.Kept k -> {}
       default -> {
-        if (ended) {
-          emptyAfterBreak();
-        } else {
+        if (inParagraph) {
           breakInside();
+        } else {
+          emptyAfterBreak();
         }
       }
     }
