@@ -41,8 +41,8 @@ final class CompareCommand implements Callable<Integer> {
   private static final Words WORDS = Words.of(CompareCommand.class);
   private static final int UNREADABLE = 3;
 
-  /** For comparing, besides what taking in may take. */
-  private static final Duration COMPARING = Duration.ofSeconds(60);
+  /** For comparing, besides what taking in may take; thousands of pages are painted in it. */
+  private static final Duration COMPARING = Duration.ofMinutes(5);
 
   @Parameters(index = "0", paramLabel = "A", descriptionKey = "compare-command.a")
   private Path a = Path.of("");

@@ -67,7 +67,13 @@ final class SeenChanges {
   }
 
   private boolean isSeen(int page) throws IOException {
-    boolean whole = alike && a.letters(page).equals(b.letters(page));
-    return SeenChange.between(a, page, b, page, alike, whole).isPresent();
+    if (!alike) {
+      return SeenChange.between(a, page, b, page, false, false).isPresent();
+    }
+    PaintedPages.Written was = a.written(page);
+    PaintedPages.Written is = b.written(page);
+    boolean whole = was.letters().equals(is.letters());
+    return whole && !was.figures().equals(is.figures()) // of numbers of pages no more is known
+        || SeenChange.between(a, page, b, page, true, whole).isPresent();
   }
 }

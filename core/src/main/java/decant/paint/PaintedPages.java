@@ -2,6 +2,7 @@ package decant.paint;
 
 import java.awt.image.BufferedImage;
 import java.io.IOException;
+import java.util.function.IntPredicate;
 
 /** Pages that are painted to be held against others. */
 public interface PaintedPages {
@@ -27,16 +28,25 @@ public interface PaintedPages {
   BufferedImage paintWhole(int page, double scale) throws IOException;
 
   /**
-   * The letters of a page, without figures, which may be numbers of pages, in an order that does
-   * not follow from where they stand.
+   * What is written on a page.
    *
-   * @throws IOException if they cannot be read
+   * @throws IOException if it cannot be read
    */
-  String letters(int page) throws IOException;
+  Written written(int page) throws IOException;
 
-  /** The letters of a text in that order. */
-  static String sorted(CharSequence text) {
-    int[] all = text.codePoints().filter(Character::isLetter).sorted().toArray();
-    return new String(all, 0, all.length);
+  /**
+   * What is written somewhere, in an order that does not follow from where it stands.
+   *
+   * @param figures apart, since they may be numbers of pages
+   */
+  record Written(String letters, String figures) {
+    static Written of(CharSequence text) {
+      return new Written(sorted(text, Character::isLetter), sorted(text, Character::isDigit));
+    }
+
+    private static String sorted(CharSequence text, IntPredicate some) {
+      int[] all = text.codePoints().filter(some).sorted().toArray();
+      return new String(all, 0, all.length);
+    }
   }
 }

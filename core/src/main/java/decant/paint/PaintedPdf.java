@@ -60,11 +60,11 @@ public final class PaintedPdf implements PaintedPages {
   }
 
   @Override
-  public String letters(int page) throws IOException {
+  public Written written(int page) throws IOException {
     var stripper = new PDFTextStripper();
     stripper.setStartPage(page + 1);
     stripper.setEndPage(page + 1);
-    return PaintedPages.sorted(stripper.getText(pdf));
+    return Written.of(stripper.getText(pdf));
   }
 
   /** Text is held against other text elsewhere; what is written in drawings is theirs. */

@@ -48,7 +48,7 @@ public final class PaintedPublication implements PaintedPages {
   }
 
   @Override
-  public String letters(int page) {
+  public Written written(int page) {
     var said = new StringBuilder();
     publication.walk(
         page(page),
@@ -64,6 +64,6 @@ public final class PaintedPublication implements PaintedPages {
           @Override
           public void picture(Item.PictureBox picture, Box box) {}
         });
-    return PaintedPages.sorted(said);
+    return Written.of(said);
   }
 }

@@ -23,6 +23,7 @@ import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Consumer;
+import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
@@ -123,7 +124,8 @@ class TakenApartTest {
 
   private List<String> told(Path a, Path b) throws Exception {
     return compared(a, b).stream()
-        .map(d -> d.kind().code() + ' ' + d.change().code() + ' ' + d.b().orElseThrow().text())
+        .map(d ->
+            d.kind().code() + ' ' + d.change().code() + ' ' + d.b().or(d::a).orElseThrow().text())
         .map(String::strip)
         .toList();
   }
@@ -143,6 +145,9 @@ class TakenApartTest {
                     TEXT.replace("0 -40 Td", "30 -40 Td") + " 0.4 w 72 640 m 300 640 l S",
                     p -> {})))
         .containsExactly("drawing changed");
+    assertThat(told(numbered("1.pdf", 1), numbered("9.pdf", 9)))
+        .as("a number of a page is told, whatever it is taken for")
+        .hasSize(1);
     assertThat(
             told(
                 was,
@@ -161,6 +166,22 @@ class TakenApartTest {
                       }
                     })))
         .isNotEmpty();
+  }
+
+  /** Pages that are numbered at their feet, from that number. */
+  private Path numbered(String name, int first) throws Exception {
+    Path file = folder.resolve(name);
+    try (var all = new PDDocument()) {
+      for (int k = 0; k < 6; k++) {
+        String body = TEXT.replace("Berths", "Berths of pontoon " + (char) ('A' + k));
+        String foot = " BT /F 9 Tf 280 34 Td (Page " + (k == 0 ? first : k + 1) + ") Tj ET";
+        try (PDDocument one = Loader.loadPDF(page("one.pdf", body + foot, p -> {}).toFile())) {
+          all.importPage(one.getPage(0));
+          all.save(file.toFile());
+        }
+      }
+    }
+    return file;
   }
 
   @Test
