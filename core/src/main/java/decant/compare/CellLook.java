@@ -2,7 +2,6 @@ package decant.compare;
 
 import decant.layout.item.TableEdges;
 import decant.layout.item.TableLayout;
-import decant.model.Cell;
 import decant.model.Table;
 import decant.model.look.Colour;
 import decant.model.look.Look;
@@ -22,23 +21,17 @@ record CellLook(
   /** Those of all cells of a table, row by row. */
   static List<List<CellLook>> of(Table t) {
     int[][] at = t.cellColumns();
-    int columns = t.columnCount(at);
-    TableEdges edges = TableEdges.of(t, at, columns);
-    boolean mirrored = t.look().value(TableTraits.RIGHT_TO_LEFT);
+    TableEdges edges = TableEdges.of(t, at, t.columnCount(at));
     var out = new ArrayList<List<CellLook>>();
     for (int r = 0; r < t.rows().size(); r++) {
       Table.Row row = t.rows().get(r);
       var looks = new ArrayList<CellLook>();
       for (int k = 0; k < row.cells().size(); k++) {
-        Cell c = row.cells().get(k);
-        Look look = t.lookOf(row, c);
-        int from = Math.min(at[r][k], columns - 1);
-        int to = Math.min(from + c.columnSpan(), columns);
-        int bottom = Math.min(t.rows().size(), r + c.rowSpan());
+        Look look = t.lookOf(row, row.cells().get(k));
         looks.add(
             new CellLook(
                 look.value(TableTraits.SHADING),
-                edges.around(r, bottom, from, to, mirrored),
+                edges.around(r, k),
                 look.value(TableTraits.VERTICAL_ALIGNMENT),
                 row.look().value(TableTraits.HEADER_ROW)));
       }

@@ -359,16 +359,16 @@ public final class Comparison {
   // Pictures and fields.
 
   private void pictures(Piece.Image a, Piece.Image b) {
-    boolean other = pictures.number(a.media()) != pictures.number(b.media());
-    boolean size = differs(a.width(), b.width()) || differs(a.height(), b.height());
+    boolean same = pictures.number(a.media()) == pictures.number(b.media());
+    boolean asLarge = near(a.width(), b.width()) && near(a.height(), b.height());
     long was = Pictures.pixels(a.media());
     long is = Pictures.pixels(b.media());
     boolean lessSharp = was > 0 && is > 0 && is < was * PIXELS;
     var found =
         new About.Found()
-            .add(!other, About.OTHER_PICTURE)
-            .add(!size, About.EXTENT)
-            .add(other || !lessSharp, About.SHARPNESS)
+            .add(same, About.OTHER_PICTURE)
+            .add(asLarge, About.EXTENT)
+            .add(!same || !lessSharp, About.SHARPNESS)
             .add(mixed || a.alt().equals(b.alt()), About.DESCRIPTION);
     if (a.look().isPresent() && b.look().isPresent()) {
       a.look().get().differing(b.look().get(), found);
@@ -378,8 +378,8 @@ public final class Comparison {
     }
   }
 
-  private static boolean differs(double x, double y) {
-    return Math.abs(x - y) > SIZE * Math.max(x, y) + 0.5;
+  private static boolean near(double x, double y) {
+    return Math.abs(x - y) <= SIZE * Math.max(x, y) + 0.5;
   }
 
   private void fields(Map<String, Edition.Filled> a, Map<String, Edition.Filled> b) {

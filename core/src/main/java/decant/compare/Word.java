@@ -129,6 +129,9 @@ record Word(String text, List<Looks> looks, String link) {
 
   /** What of its letters looks otherwise. */
   Set<About> differing(Word o) {
+    if (looks.equals(o.looks)) {
+      return Set.of(); // as nearly all do
+    }
     var found = new About.Found();
     int most = Math.max(looks.size(), o.looks.size());
     for (int k = 0; k < most && !looks.isEmpty() && !o.looks.isEmpty(); k++) {

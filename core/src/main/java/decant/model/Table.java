@@ -1,6 +1,7 @@
 package decant.model;
 
 import decant.model.look.Extent;
+import decant.model.look.Insets;
 import decant.model.look.Look;
 import decant.model.look.TableTraits;
 import java.util.List;
@@ -38,6 +39,11 @@ public record Table(NodeId id, Look look, List<Double> columns, List<Row> rows) 
     Look direct = c.look().over(row.look().over(look));
     return direct.over(
         c.look().value(TableTraits.FROM_STYLE).over(look.value(TableTraits.FROM_STYLE)));
+  }
+
+  /** The room around the text of cells that say nothing of it themselves. */
+  public Insets padding() {
+    return look.over(look.value(TableTraits.FROM_STYLE)).value(TableTraits.CELL_PADDING);
   }
 
   /**

@@ -6,6 +6,9 @@ import java.util.function.IntPredicate;
 
 /** Pages that are painted to be held against others. */
 public interface PaintedPages {
+  /** Of a page that is looked at. */
+  double MAX_PIXELS = 8_000_000;
+
   int count();
 
   /** Width of a page in points. */
@@ -13,6 +16,11 @@ public interface PaintedPages {
 
   /** Height of a page in points. */
   double height(int page);
+
+  /** The pixels a point that a page is painted in, if as many as wanted: posters take fewer. */
+  default double scale(int page, double wanted) {
+    return Math.min(wanted, Math.sqrt(MAX_PIXELS / (width(page) * height(page))));
+  }
 
   /**
    * A page on white without its text: what of it is only to be seen.

@@ -1,9 +1,6 @@
 package decant.paint;
 
-import decant.layout.item.Item;
-import decant.model.Box;
-import decant.model.look.Colour;
-import decant.publication.PageSink;
+import decant.publication.PageText;
 import decant.publication.Publication;
 import decant.publication.PublishedPage;
 import java.awt.image.BufferedImage;
@@ -49,21 +46,6 @@ public final class PaintedPublication implements PaintedPages {
 
   @Override
   public Written written(int page) {
-    var said = new StringBuilder();
-    publication.walk(
-        page(page),
-        new PageSink() {
-          @Override
-          public void glyphs(Item.GlyphRun run, double x, double y) {
-            said.append(run.shown().text());
-          }
-
-          @Override
-          public void fill(Box box, Colour colour) {}
-
-          @Override
-          public void picture(Item.PictureBox picture, Box box) {}
-        });
-    return Written.of(said);
+    return Written.of(PageText.of(publication, page(page)));
   }
 }

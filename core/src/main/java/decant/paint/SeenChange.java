@@ -21,9 +21,6 @@ public final class SeenChange {
   /** By how much larger it is painted that is looked at closely. */
   private static final int CLOSELY = 4;
 
-  /** Of a page that is looked at, for posters. */
-  private static final double MAX_PIXELS = 8_000_000;
-
   /** How far away a colour is looked for, in points. */
   private static final double NEAR = 2;
 
@@ -70,12 +67,11 @@ public final class SeenChange {
   public static Optional<Box> between(
       PaintedPages a, int pageOfA, PaintedPages b, int pageOfB, boolean alike, boolean whole)
       throws IOException {
-    double area = a.width(pageOfA) * a.height(pageOfA);
-    double scale = Math.min(SCALE, Math.sqrt(MAX_PIXELS / area));
+    double scale = a.scale(pageOfA, SCALE);
     if (painted(a, pageOfA, b, pageOfB, scale, whole).in(scale, alike).isEmpty()) {
       return Optional.empty();
     }
-    int finer = (int) Math.clamp(Math.sqrt(MAX_PIXELS / area) / scale, 1, CLOSELY);
+    int finer = (int) Math.max(1, a.scale(pageOfA, scale * CLOSELY) / scale);
     Pair closely = painted(a, pageOfA, b, pageOfB, scale * finer, whole);
     return new Pair(Downscaled.by(finer, closely.a), Downscaled.by(finer, closely.b))
         .in(scale, alike);

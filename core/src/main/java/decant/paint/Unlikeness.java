@@ -20,9 +20,6 @@ public final class Unlikeness {
   /** Pixels a point, to see whether it does. */
   private static final double FINE = 2;
 
-  /** Of a page that is looked at, for posters. */
-  private static final double MAX_PIXELS = 8_000_000;
-
   /** How far the mean of a colour may be off in a field, of 255. */
   private static final int MAX = 24;
 
@@ -42,8 +39,7 @@ public final class Unlikeness {
 
   private static Optional<Box> first(
       PaintedPages a, int pageOfA, PaintedPages b, int pageOfB, double max) throws IOException {
-    double area = a.width(pageOfA) * a.height(pageOfA);
-    double scale = Math.min(max, Math.sqrt(MAX_PIXELS / area));
+    double scale = a.scale(pageOfA, max);
     int side = Math.max(1, (int) (SIDE * scale));
     var wanted = new Means(a.paintTextless(pageOfA, scale));
     var got = new Means(b.paintTextless(pageOfB, scale));

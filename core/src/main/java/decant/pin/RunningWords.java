@@ -1,12 +1,9 @@
 package decant.pin;
 
 import decant.layout.Layout;
-import decant.layout.item.Item;
 import decant.layout.pages.Page;
-import decant.model.Box;
 import decant.model.Paragraph;
-import decant.model.look.Colour;
-import decant.publication.PageSink;
+import decant.publication.PageText;
 import java.text.Normalizer;
 import java.util.List;
 
@@ -28,9 +25,7 @@ final class RunningWords {
     if (lines.isEmpty()) {
       return List.of();
     }
-    var said = new Said();
-    layout.walk(published, said);
-    String letters = letters(said.all.toString());
+    String letters = letters(PageText.of(layout, published));
     return lines.stream()
         .map(p -> p.text().strip())
         .filter(t -> !t.isEmpty() && !isSaid(t, letters))
@@ -53,21 +48,5 @@ final class RunningWords {
     var b = new StringBuilder(plain.length());
     plain.codePoints().filter(Character::isLetterOrDigit).forEach(b::appendCodePoint);
     return b.toString();
-  }
-
-  /** The characters of a page, one after the other. */
-  private static final class Said implements PageSink {
-    private final StringBuilder all = new StringBuilder();
-
-    @Override
-    public void glyphs(Item.GlyphRun run, double x, double y) {
-      all.append(run.shown().text());
-    }
-
-    @Override
-    public void fill(Box box, Colour colour) {}
-
-    @Override
-    public void picture(Item.PictureBox picture, Box box) {}
   }
 }

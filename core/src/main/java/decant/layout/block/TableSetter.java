@@ -97,7 +97,7 @@ final class TableSetter {
     }
 
     private Insets tablePadding() {
-      return t.look().over(t.look().value(TableTraits.FROM_STYLE)).value(TableTraits.CELL_PADDING);
+      return t.padding();
     }
 
     TableLayout run() {
@@ -244,7 +244,7 @@ final class TableSetter {
           width,
           end + below,
           look.value(TableTraits.SHADING),
-          rules.around(r, bottom, from, to, mirrored),
+          rules.around(r, k),
           row.look().value(TableTraits.HEADER_ROW),
           new TableLayout.Inside(
               end + below, below, look.value(TableTraits.VERTICAL_ALIGNMENT), content));

@@ -17,14 +17,26 @@ public final class TableEdges {
   private final Rule[][] across; // above each grid row, and below the last, by column
   private final Rule[][] down; // left of each grid column, and right of the last, by row
 
-  private TableEdges(int rows, int columns) {
-    across = new Rule[rows + 1][columns];
-    down = new Rule[rows][columns + 1];
+  private final Table table;
+  private final int[][] at;
+  private final int columns;
+
+  private TableEdges(Table table, int[][] at, int columns) {
+    this.table = table;
+    this.at = at;
+    this.columns = columns;
+    across = new Rule[table.rows().size() + 1][columns];
+    down = new Rule[table.rows().size()][columns + 1];
   }
 
+  /**
+   * Those of a table.
+   *
+   * @param at what {@link Table#cellColumns} gives
+   */
   public static TableEdges of(Table t, int[][] at, int columns) {
     int rows = t.rows().size();
-    var edges = new TableEdges(rows, columns);
+    var edges = new TableEdges(t, at, columns);
     Rules table = rules(t.look());
     for (int r = 0; r < rows; r++) {
       for (int k = 0; k < at[r].length; k++) {
@@ -77,12 +89,13 @@ public final class TableEdges {
     return r.colour().red() + 2 * r.colour().green() + r.colour().blue();
   }
 
-  /**
-   * The heaviest line along each edge of a range of the grid.
-   *
-   * @param mirrored the columns run from right to left
-   */
-  public TableLayout.Edges around(int row, int bottom, int from, int to, boolean mirrored) {
+  /** The heaviest line along each edge of a cell of a row. */
+  public TableLayout.Edges around(int row, int cell) {
+    Cell c = table.rows().get(row).cells().get(cell);
+    int from = Math.min(at[row][cell], columns - 1);
+    int to = Math.min(from + c.columnSpan(), columns);
+    int bottom = Math.min(table.rows().size(), row + c.rowSpan());
+    boolean mirrored = table.look().value(TableTraits.RIGHT_TO_LEFT);
     Rule before = heaviestDown(row, bottom, from);
     Rule after = heaviestDown(row, bottom, to);
     return new TableLayout.Edges(

@@ -44,9 +44,12 @@ public final class TextTraits {
   /** Extra distance after each character, in points; negative draws them together. */
   public static final Trait<Double> LETTER_SPACING = new Trait<>("letter-spacing", 0.0);
 
+  /** No size is so large that pairs of characters are drawn together. */
+  public static final double NEVER_KERNED = Double.POSITIVE_INFINITY;
+
   /**
    * The least size in points from which on pairs of characters are drawn together as the font has
-   * it; infinite for never.
+   * it; {@link #NEVER_KERNED} for none.
    */
   public static final Trait<Double> KERNING = new Trait<>("kerning", 0.0);
 

@@ -78,7 +78,7 @@ final class DocLooks {
     look =
         look.with(
             TextTraits.KERNING,
-            p.getHpsKern() > 0 ? p.getHpsKern() / 2.0 : Double.POSITIVE_INFINITY);
+            p.getHpsKern() > 0 ? p.getHpsKern() / 2.0 : TextTraits.NEVER_KERNED);
     look = look.with(TextTraits.SHIFT, p.getHpsPos() / 2.0).with(TextTraits.HIDDEN, p.isFVanish());
     look = look.with(TextTraits.COLOUR, colour(p.getIco24(), p.getIco()));
     int mark = p.getIcoHighlight();

@@ -49,7 +49,7 @@ final class DocStyles {
   private static final Look TEXT =
       Look.of(TextTraits.FAMILY, "Times New Roman")
           .with(TextTraits.SIZE, 10.0)
-          .with(TextTraits.KERNING, Double.POSITIVE_INFINITY);
+          .with(TextTraits.KERNING, TextTraits.NEVER_KERNED);
 
   private final org.apache.poi.hwpf.model.StyleSheet from;
   private final DocLooks looks;

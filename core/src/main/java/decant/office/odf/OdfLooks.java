@@ -78,7 +78,7 @@ final class OdfLooks {
             look,
             TextTraits.KERNING,
             p.attribute("style:letter-kerning")
-                .map(v -> v.equals("true") ? 0.0 : Double.POSITIVE_INFINITY));
+                .map(v -> v.equals("true") ? 0.0 : TextTraits.NEVER_KERNED));
     look = position(p, look, sizeBelow);
     look = set(look, TextTraits.HIDDEN, isSaid(p, "text:display", "none"));
     boolean window = isTrue(p.attribute("style:use-window-font-color"));

@@ -81,10 +81,10 @@ final class Tables {
     Table t = open.table();
     Look look = t.look();
     Look row = t.rows().get(r).look();
-    Insets padding = padding(look);
+    Insets padding = t.padding();
     o.word("trowd");
     o.twips("trgaph", (padding.left() + padding.right()) / 2);
-    o.twips("trleft", left(look));
+    o.twips("trleft", left(t));
     double height = row.value(TableTraits.ROW_HEIGHT);
     if (height > 0) {
       o.twips("trrh", row.value(TableTraits.ROW_EXACT) ? -height : height);
@@ -135,14 +135,10 @@ final class Tables {
     o.twips("tdfrmtxtTop", f.distance().top()).twips("tdfrmtxtBottom", f.distance().bottom());
   }
 
-  private static Insets padding(Look table) {
-    return table.over(table.value(TableTraits.FROM_STYLE)).value(TableTraits.CELL_PADDING);
-  }
-
   /** Where the edge of the first cell stands, from the margin. */
-  private double left(Look table) {
-    double reach = textAtEdge ? padding(table).left() : 0;
-    return table.value(TableTraits.INDENT) - reach;
+  private double left(Table t) {
+    double reach = textAtEdge ? t.padding().left() : 0;
+    return t.look().value(TableTraits.INDENT) - reach;
   }
 
   private void cell(Table t, CellGrid.Piece p, int rows, double[] edges) {
@@ -173,14 +169,14 @@ final class Tables {
     if (!shade.equals(Colour.WHITE)) {
       o.word("clcbpat", registers.colour(shade));
     }
-    if (inForce.sets(TableTraits.CELL_PADDING)
-        && !inForce.value(TableTraits.CELL_PADDING).equals(padding(t.look()))) {
-      padded(inForce.value(TableTraits.CELL_PADDING));
-    }
+    inForce
+        .get(TableTraits.CELL_PADDING)
+        .filter(room -> !room.equals(t.padding()))
+        .ifPresent(this::padded);
     o.flag("clNoWrap", look.value(TableTraits.NO_WRAP));
     double right = edges[Math.min(last, edges.length - 1)];
     o.word("clftsWidth3").twips("clwWidth", right - edges[p.column()]);
-    o.twips("cellx", left(t.look()) + right);
+    o.twips("cellx", left(t) + right);
   }
 
   /** Programs that write and read this have left and top the other way round. */

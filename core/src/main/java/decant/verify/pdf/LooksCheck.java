@@ -15,11 +15,11 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeSet;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
-import java.util.stream.Stream;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 
@@ -51,8 +51,11 @@ final class LooksCheck implements AutoCloseable {
       lined = List.copyOf(lined);
     }
 
-    private Stream<Integer> closely() {
-      return IntStream.range(0, lined.size()).filter(n -> n % CLOSELY == 0).mapToObj(lined::get);
+    private Set<Integer> closely() {
+      return IntStream.range(0, lined.size())
+          .filter(n -> n % CLOSELY == 0)
+          .mapToObj(lined::get)
+          .collect(Collectors.toSet());
     }
   }
 
@@ -116,9 +119,9 @@ final class LooksCheck implements AutoCloseable {
   private Optional<Check> of(PDDocument pdf) throws IOException {
     var wanted = new PaintedPublication(publication);
     var got = new PaintedPdf(pdf);
-    List<Integer> pages =
-        Stream.concat(seen.drawn().stream(), seen.closely()).sorted().distinct().toList();
-    Set<Integer> closely = seen.closely().collect(Collectors.toSet());
+    Set<Integer> closely = seen.closely();
+    var pages = new TreeSet<Integer>(closely);
+    pages.addAll(seen.drawn());
     for (int k : pages) {
       int page = choices.pages().get(k);
       Optional<Box> unlike = Unlikeness.first(wanted, page, got, k);

@@ -59,7 +59,7 @@ record RowProperties(Table table, CellGrid grid, double[] edges, boolean textAtE
   byte[] of(int row) {
     Look look = table.look();
     Look own = table.rows().get(row).look();
-    Insets padding = look.over(look.value(TableTraits.FROM_STYLE)).value(TableTraits.CELL_PADDING);
+    Insets padding = table.padding();
     var out = new Properties();
     Alignment a = look.value(TableTraits.ALIGNMENT);
     int side = a == Alignment.CENTRE ? 1 : a == Alignment.END ? 2 : 0;

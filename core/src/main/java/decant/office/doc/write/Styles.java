@@ -34,7 +34,7 @@ final class Styles {
   private static final Look NOTHING =
       Look.of(TextTraits.FAMILY, "")
           .with(TextTraits.SIZE, 0.0)
-          .with(TextTraits.KERNING, Double.POSITIVE_INFINITY);
+          .with(TextTraits.KERNING, TextTraits.NEVER_KERNED);
 
   private final StyleSheet sheet;
   private final Lists lists;

@@ -110,7 +110,7 @@ public final class DocxLooks {
                     .orElse(look);
             case "w:kern" ->
                 number(e.attribute("w:val"))
-                    .map(v -> v > 0 ? v / 2 : NEVER)
+                    .map(v -> v > 0 ? v / 2 : TextTraits.NEVER_KERNED)
                     .map(with(look, TextTraits.KERNING))
                     .orElse(look);
             case "w14:ligatures" ->
@@ -138,9 +138,6 @@ public final class DocxLooks {
     }
     return kept.isEmpty() ? look : look.with(TextTraits.KEPT, List.copyOf(kept));
   }
-
-  /** No size is so large that pairs are drawn together. */
-  public static final double NEVER = Double.POSITIVE_INFINITY;
 
   /**
    * Text that runs from right to left takes its font and size from properties of its own

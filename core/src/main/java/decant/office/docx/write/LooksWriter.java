@@ -156,7 +156,9 @@ final class LooksWriter {
             add(
                 out,
                 "kern",
-                v >= DocxLooks.NEVER ? "0" : Long.toString(Math.max(1, Math.round(v * 2)))));
+                v >= TextTraits.NEVER_KERNED
+                    ? "0"
+                    : Long.toString(Math.max(1, Math.round(v * 2)))));
     look.get(TextTraits.SHIFT)
         .ifPresent(v -> add(out, "position", Long.toString(Math.round(v * 2))));
     toggle(out, look.get(TextTraits.HIDDEN), "vanish");

@@ -58,7 +58,7 @@ final class OdfTablesWriter {
    */
   Open begin(Xml x, Table t, CellGrid grid, Optional<String> master, Optional<Integer> number) {
     Look look = t.look();
-    Insets padding = look.over(look.value(TableTraits.FROM_STYLE)).value(TableTraits.CELL_PADDING);
+    Insets padding = t.padding();
     double over = textAtEdge ? padding.left() + padding.right() : 0;
     double[] edges = grid.edges(t, room + over);
     double all = edges[grid.columns()];
@@ -199,11 +199,7 @@ final class OdfTablesWriter {
     Table t = open.table;
     Look look = p.cell().look();
     Look inForce = look.over(look.value(TableTraits.FROM_STYLE));
-    Look table = t.look().over(t.look().value(TableTraits.FROM_STYLE));
-    Insets padding =
-        inForce.sets(TableTraits.CELL_PADDING)
-            ? inForce.value(TableTraits.CELL_PADDING)
-            : table.value(TableTraits.CELL_PADDING);
+    Insets padding = inForce.get(TableTraits.CELL_PADDING).orElseGet(t::padding);
     var x = new Xml().raw("<style:table-cell-properties");
     x.attribute("fo:padding-top", points(padding.top()));
     x.attribute("fo:padding-right", points(padding.right()));

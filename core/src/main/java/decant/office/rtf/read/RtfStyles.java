@@ -27,7 +27,7 @@ final class RtfStyles {
           Look.PLAIN,
           Look.of(TextTraits.FAMILY, "Times New Roman")
               .with(TextTraits.SIZE, 12.0)
-              .with(TextTraits.KERNING, Double.POSITIVE_INFINITY),
+              .with(TextTraits.KERNING, TextTraits.NEVER_KERNED),
           "",
           Map.of());
 

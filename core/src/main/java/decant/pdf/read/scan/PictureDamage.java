@@ -22,14 +22,14 @@ final class PictureDamage {
 
   private PictureDamage() {}
 
-  /** Whether it is; what cannot be looked at is not doubted, for the picture itself was read. */
+  /** Whether it is; so is what cannot be looked at, though the picture itself was read. */
   static boolean isIn(PDImage image) {
     try {
       // One within the content is looked at as a whole with that.
       return image instanceof PDImageXObject x && isIn(x);
     } catch (IOException | RuntimeException e) {
       Faults.mended("looking for damage of a picture", e);
-      return false;
+      return true;
     }
   }
 
@@ -51,7 +51,9 @@ final class PictureDamage {
 
   /** Bytes that a picture's dots take; the last row may be short, which some programs leave so. */
   private static long leastBytes(PDImageXObject x) throws IOException {
-    int components = x.isStencil() ? 1 : x.getColorSpace().getNumberOfComponents();
+    // Where the file says no colours, what is packed may: one part of a colour there is at least.
+    boolean said = !x.isStencil() && x.getCOSObject().containsKey(COSName.COLORSPACE);
+    int components = said ? x.getColorSpace().getNumberOfComponents() : 1;
     long row = ((long) x.getWidth() * x.getBitsPerComponent() * components + 7) / Byte.SIZE;
     return row * Math.max(0, x.getHeight() - 1);
   }
