@@ -3,7 +3,9 @@ package decant.model;
 import decant.model.look.Extent;
 import decant.model.look.Insets;
 import decant.model.look.Look;
+import decant.model.look.TableStyle;
 import decant.model.look.TableTraits;
+import java.util.ArrayList;
 import java.util.List;
 
 /**
@@ -29,6 +31,29 @@ public record Table(NodeId id, Look look, List<Double> columns, List<Row> rows) 
 
   public Table withRows(List<Row> others) {
     return new Table(id, look, columns, others);
+  }
+
+  /** With what the table's style gives to each cell, by where the cells stand now. */
+  public Table styled() {
+    TableStyle style = look.value(TableTraits.BY_PLACE);
+    if (style.isPlain()) {
+      return this;
+    }
+    int[][] at = cellColumns();
+    int count = columnCount(at);
+    var styled = new ArrayList<Row>();
+    for (int r = 0; r < rows.size(); r++) {
+      var cells = new ArrayList<Cell>();
+      for (int k = 0; k < rows.get(r).cells().size(); k++) {
+        Cell c = rows.get(r).cells().get(k);
+        int left = at[r][k];
+        var place = new TableStyle.Place(r, rows.size(), left, left + c.columnSpan(), count);
+        cells.add(
+            new Cell(c.id(), c.columnSpan(), c.rowSpan(), style.of(c.look(), place), c.blocks()));
+      }
+      styled.add(new Row(rows.get(r).look(), cells));
+    }
+    return withRows(styled);
   }
 
   /**

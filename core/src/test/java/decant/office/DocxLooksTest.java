@@ -4,7 +4,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import decant.model.Document;
 import decant.model.Paragraph;
+import decant.model.Position;
+import decant.model.Selection;
 import decant.model.Table;
+import decant.model.edit.Revision;
+import decant.model.edit.TableEdits;
 import decant.model.look.Colour;
 import decant.model.look.Look;
 import decant.model.look.ParagraphTraits;
@@ -258,26 +262,58 @@ class DocxLooksTest extends MadeDocx {
           "swCell",
           "seCell");
 
+  /** Three columns and four rows in a style; which of its parts are asked for is put in. */
+  private static final String TABLE =
+      "<w:tbl><w:tblPr><w:tblStyle w:val=\"T\"/><w:tblLook %s/></w:tblPr><w:tblGrid>"
+          + "<w:gridCol w:w=\"900\"/>".repeat(3)
+          + "</w:tblGrid>"
+          + ("<w:tr>" + "<w:tc><w:tcPr/><w:p/></w:tc>".repeat(3) + "</w:tr>").repeat(4)
+          + "</w:tbl><w:p/>";
+
+  /** As other programs show the file that is saved: by the place of a cell, not by its past. */
+  @Test
+  void cellsThatComeToStandElsewhereLookAsTheirPlaceAsks() throws IOException {
+    inColours();
+    Document d = read(TABLE.formatted("w:val=\"01E0\""));
+    Revision all = Revision.of(d).withSelection(Selection.at(new Position(cell(d, 4).id(), 0)));
+    var after =
+        Map.<String, Revision>of(
+            "a row above", TableEdits.insertRows(all, false),
+            "a row below", TableEdits.insertRows(all, true),
+            "a column", TableEdits.insertColumns(all, true),
+            "a row gone", TableEdits.deleteRows(all),
+            "a column gone", TableEdits.deleteColumns(all),
+            "a head", TableEdits.toggleHeader(all),
+            "the last row gone",
+                TableEdits.deleteRows(
+                    all.withSelection(Selection.at(new Position(cell(d, 11).id(), 0)))));
+    after.forEach((what, r) -> {
+      assertThat(r.document()).as(what).isNotSameAs(d);
+      assertThat(fills(r.document())).as(what).isEqualTo(fills(taken(r.document())));
+    });
+    assertThat(fills(after.get("a row above").document()))
+        .containsSubsequence("band1Horz", "band2Horz", "band1Horz", "lastRow");
+  }
+
+  private Document taken(Document d) {
+    try {
+      return again(d);
+    } catch (IOException e) {
+      throw new java.io.UncheckedIOException(e);
+    }
+  }
+
+  private static Paragraph cell(Document d, int number) {
+    Table t = (Table) d.sections().getFirst().blocks().getFirst();
+    return (Paragraph)
+        t.rows().stream().flatMap(r -> r.cells().stream()).toList().get(number).blocks().getFirst();
+  }
+
   /** §17.7.6: which part of a table's style holds for which cell, each part in its own colour. */
   @Test
   void partsOfATableStyle() throws IOException {
-    var style =
-        new StringBuilder("<w:style w:type=\"table\" w:styleId=\"T\"><w:name w:val=\"T\"/>");
-    for (String p : PARTS) {
-      style
-          .append("<w:tblStylePr w:type=\"" + p + "\"><w:tcPr><w:shd w:val=\"clear\" w:fill=\"")
-          .append("%06X".formatted(PARTS.indexOf(p) + 1))
-          .append("\"/></w:tcPr></w:tblStylePr>");
-    }
-    styles(style.append("</w:style>").toString());
-    String row = "<w:tr>" + "<w:tc><w:tcPr/><w:p/></w:tc>".repeat(3) + "</w:tr>";
-    String table =
-        "<w:tbl><w:tblPr><w:tblStyle w:val=\"T\"/><w:tblLook %s/></w:tblPr><w:tblGrid>"
-            + "<w:gridCol w:w=\"900\"/>".repeat(3)
-            + "</w:tblGrid>"
-            + row.repeat(4)
-            + "</w:tbl><w:p/>";
-    assertThat(fills(read(table.formatted("w:val=\"01E0\""))))
+    inColours();
+    assertThat(fills(read(TABLE.formatted("w:val=\"01E0\""))))
         .as("all parts; the corners above the edges, and these above the bands")
         .containsExactly(
             "nwCell",
@@ -295,10 +331,22 @@ class DocxLooksTest extends MadeDocx {
     assertThat(
             fills(
                 read(
-                    table.formatted(
+                    TABLE.formatted(
                         "w:firstRow=\"1\" w:lastRow=\"0\" w:firstColumn=\"0\" w:lastColumn=\"0\" w:noHBand=\"1\" w:noVBand=\"1\""))))
         .containsExactly(
             "firstRow", "firstRow", "firstRow", "-", "-", "-", "-", "-", "-", "-", "-", "-");
+  }
+
+  private void inColours() {
+    var style =
+        new StringBuilder("<w:style w:type=\"table\" w:styleId=\"T\"><w:name w:val=\"T\"/>");
+    for (String p : PARTS) {
+      style
+          .append("<w:tblStylePr w:type=\"" + p + "\"><w:tcPr><w:shd w:val=\"clear\" w:fill=\"")
+          .append("%06X".formatted(PARTS.indexOf(p) + 1))
+          .append("\"/></w:tcPr></w:tblStylePr>");
+    }
+    styles(style.append("</w:style>").toString());
   }
 
   private static List<String> fills(Document d) {

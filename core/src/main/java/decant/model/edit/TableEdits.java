@@ -134,7 +134,7 @@ public final class TableEdits {
     Document d = r.document();
     NodeId container = d.index().container(d, was.id()).orElseThrow();
     int at = d.index().place(was.id()).orElseThrow();
-    var step = new Step.ReplaceBlocks(container, at, List.of(was), List.of(is), refuge);
+    var step = new Step.ReplaceBlocks(container, at, List.of(was), List.of(is.styled()), refuge);
     return r.apply(Edit.of(name, step), Selection.at(refuge));
   }
 

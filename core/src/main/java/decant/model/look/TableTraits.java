@@ -46,9 +46,14 @@ public final class TableTraits {
   /** The id of a named table style; empty for none. */
   public static final Trait<String> STYLE = new Trait<>("table-style", "");
 
+  /** What the table's named style gives to its cells by where they stand. */
+  public static final Trait<TableStyle> BY_PLACE =
+      new Trait<>("table-style-by-place", TableStyle.NONE);
+
   /**
    * What the table's named style gives to a cell or a table (ISO/IEC 29500-1 §17.7.6): worked out
-   * when the table is read, and below everything that is set directly.
+   * when the table is read and when cells come to stand elsewhere, and below everything that is set
+   * directly.
    */
   public static final Trait<Look> FROM_STYLE = new Trait<>("from-table-style", Look.PLAIN);
 

@@ -8,6 +8,7 @@ import decant.model.Table;
 import decant.model.look.Look;
 import decant.model.look.Rule;
 import decant.model.look.Rules;
+import decant.model.look.TableStyle;
 import decant.model.look.TableTraits;
 import decant.office.docx.markup.DocxLooks;
 import decant.office.xml.Element;
@@ -38,9 +39,10 @@ final class DocxTables {
     Optional<Element> tblPr = tbl.child("w:tblPr");
     Look direct = tblPr.map(TableLooks::table).orElse(Look.PLAIN);
     String style = direct.value(TableTraits.STYLE);
-    TableStyles.Part whole = styles.whole(style);
-    Look look =
-        whole.table().isPlain() ? direct : direct.with(TableTraits.FROM_STYLE, whole.table());
+    Look given = styles.table(style);
+    TableStyle cells = styles.cells(style, tblPr.flatMap(p -> p.child("w:tblLook")));
+    Look look = given.isPlain() ? direct : direct.with(TableTraits.FROM_STYLE, given);
+    look = cells.isPlain() ? look : look.with(TableTraits.BY_PLACE, cells);
     var columns = new ArrayList<Double>();
     tbl.child("w:tblGrid")
         .ifPresent(g ->
@@ -48,8 +50,7 @@ final class DocxTables {
                 .limit(MAX_COLUMNS)
                 .forEach(c -> columns.add(DocxLooks.twips(c.attribute("w:w")).orElse(0.0))));
     List<Table.Row> rows = rows(tbl, content);
-    var table = new Table(NodeId.fresh(), look, columns, rows);
-    return styled(table, style, TableStyles.Asked.of(tblPr.flatMap(p -> p.child("w:tblLook"))));
+    return new Table(NodeId.fresh(), look, columns, rows).styled();
   }
 
   private static List<Table.Row> rows(Element tbl, CellContent content) throws ReadProblem {
@@ -116,35 +117,6 @@ final class DocxTables {
   private static int skipped(Optional<Element> trPr, String name) {
     return Math.clamp(
         DocxLooks.number(trPr.flatMap(p -> p.val(name))).map(Double::intValue).orElse(0), 0, 63);
-  }
-
-  /** What a style gives to each cell, worked out once and for all. */
-  private Table styled(Table t, String style, TableStyles.Asked asked) {
-    TableStyles.Part whole = styles.whole(style);
-    boolean plain = whole.cell().isPlain() && whole.paragraph().isPlain() && whole.text().isPlain();
-    if (plain && !styles.hasParts(style)) {
-      return t;
-    }
-    int[][] at = t.cellColumns();
-    int columns = t.columnCount(at);
-    var rows = new ArrayList<Table.Row>();
-    for (int r = 0; r < t.rows().size(); r++) {
-      var cells = new ArrayList<Cell>();
-      for (int k = 0; k < t.rows().get(r).cells().size(); k++) {
-        Cell c = t.rows().get(r).cells().get(k);
-        TableStyles.Part part =
-            styles.cell(
-                style, asked, r, t.rows().size(), at[r][k], at[r][k] + c.columnSpan(), columns);
-        Look look = c.look();
-        look = part.cell().isPlain() ? look : look.with(TableTraits.FROM_STYLE, part.cell());
-        look =
-            part.paragraph().isPlain() ? look : look.with(TableTraits.PARAGRAPHS, part.paragraph());
-        look = part.text().isPlain() ? look : look.with(TableTraits.TEXTS, part.text());
-        cells.add(new Cell(c.id(), c.columnSpan(), c.rowSpan(), look, c.blocks()));
-      }
-      rows.add(new Table.Row(t.rows().get(r).look(), cells));
-    }
-    return t.withRows(rows);
   }
 
   private static Cell emptyCell(int span) {

@@ -21,6 +21,7 @@ import decant.model.look.Rule;
 import decant.model.look.TextTraits;
 import decant.model.look.VerticalAlignment;
 import decant.office.docx.markup.DocxLooks;
+import decant.office.docx.markup.VmlStyle;
 import decant.office.docx.markup.Wraps;
 import decant.office.xml.Element;
 import decant.office.xml.XmlParts;
@@ -29,17 +30,13 @@ import decant.text.FontBook;
 import decant.text.JdkShaper;
 import decant.text.Joins;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 
 /** Pictures, text boxes, lines and watermarks of VML (ISO/IEC 29500-4 §19). */
 final class VmlReader {
-  private static final double LARGEST = 4000;
-
   /** Width of a horizontal rule that is as wide as the text: that of A4 with usual margins. */
   private static final double WHOLE_WIDTH = 451;
 
@@ -71,7 +68,7 @@ final class VmlReader {
     if (!drawn && (!DRAWN.contains(e.name()) || text.isEmpty())) {
       return Optional.empty();
     }
-    Map<String, String> style = style(e.attribute("style").orElse(""));
+    VmlStyle style = VmlStyle.of(e.attribute("style").orElse(""));
     double w = length(style.get("width"), group, 0);
     double h = length(style.get("height"), group, 1);
     Placement placement = group.isPresent() ? inGroup(style, group.get()) : placement(e, style);
@@ -105,7 +102,7 @@ final class VmlReader {
   /** Width of a text whose shape says none: two inches. */
   private static final double OF_TEXT = 144;
 
-  private Inline drawn(Element e, Map<String, String> style, Framed frame) throws ReadProblem {
+  private Inline drawn(Element e, VmlStyle style, Framed frame) throws ReadProblem {
     Optional<Element> box = e.child("v:textbox");
     Optional<Element> text = box.flatMap(b -> b.child("w:txbxContent"));
     Optional<NodeId> story =
@@ -123,8 +120,8 @@ final class VmlReader {
     if (e.name().equals("v:line")) {
       double[] from = point(e.attribute("from").orElse("0,0"));
       double[] to = point(e.attribute("to").orElse("0,0"));
-      width = Math.clamp(Math.abs(to[0] - from[0]), 0, LARGEST);
-      height = Math.clamp(Math.abs(to[1] - from[1]), 0, LARGEST);
+      width = Math.clamp(Math.abs(to[0] - from[0]), 0, VmlStyle.LARGEST);
+      height = Math.clamp(Math.abs(to[1] - from[1]), 0, VmlStyle.LARGEST);
       boolean down = (to[0] - from[0]) * (to[1] - from[1]) >= 0;
       geometry = down ? Geometry.LINE_DOWN : Geometry.LINE_UP;
       if (place instanceof Placement.Floating f) {
@@ -140,12 +137,12 @@ final class VmlReader {
         .shape(
             story,
             geometry,
-            style.getOrDefault("mso-fit-shape-to-text", "").equals("t")
+            style.get("mso-fit-shape-to-text", "").equals("t")
                 || box.flatMap(b -> b.attribute("style"))
                     .filter(s -> s.contains("mso-fit-shape-to-text:t"))
                     .isPresent(),
             box.flatMap(b -> b.attribute("inset")).map(VmlReader::insets).orElse(Framed.PADDING),
-            switch (style.getOrDefault("v-text-anchor", "top")) {
+            switch (style.get("v-text-anchor", "top")) {
               case "middle" -> VerticalAlignment.CENTRE;
               case "bottom" -> VerticalAlignment.BOTTOM;
               default -> VerticalAlignment.TOP;
@@ -156,7 +153,10 @@ final class VmlReader {
             stroked && !pictureShape
                 ? Optional.of(
                     Rule.single(
-                        Math.clamp(points(e.attribute("strokeweight").orElse("0.75pt")), 0.25, 40),
+                        Math.clamp(
+                            VmlStyle.points(e.attribute("strokeweight").orElse("0.75pt")),
+                            0.25,
+                            40),
                         e.attribute("strokecolor").flatMap(VmlReader::colour).orElse(Colour.BLACK)))
                 : Optional.empty(),
             rotation(style));
@@ -203,20 +203,20 @@ final class VmlReader {
   /** Shapes of other kinds (ISO/IEC 29500-4 §19.1.2). */
   private static final Set<String> DRAWN = Set.of("v:polyline", "v:arc", "v:curve", "v:image");
 
-  private static Placement inGroup(Map<String, String> style, double[] group) {
-    double x = number(style.getOrDefault("left", "0"));
-    double y = number(style.getOrDefault("top", "0"));
+  private static Placement inGroup(VmlStyle style, double[] group) {
+    double x = number(style.get("left", "0"));
+    double y = number(style.get("top", "0"));
     return DrawingReader.inside(
-        Math.clamp((x - group[2]) * group[0], -LARGEST, LARGEST),
-        Math.clamp((y - group[3]) * group[1], -LARGEST, LARGEST));
+        Math.clamp((x - group[2]) * group[0], -VmlStyle.LARGEST, VmlStyle.LARGEST),
+        Math.clamp((y - group[3]) * group[1], -VmlStyle.LARGEST, VmlStyle.LARGEST));
   }
 
   /** Text as large as its box, in one line. */
-  private Inline watermark(Element e, Element path, Map<String, String> boxStyle, Framed frame) {
+  private Inline watermark(Element e, Element path, VmlStyle boxStyle, Framed frame) {
     String text = path.attribute("string").orElse("");
     String family =
-        style(path.attribute("style").orElse(""))
-            .getOrDefault("font-family", "Liberation Sans")
+        VmlStyle.of(path.attribute("style").orElse(""))
+            .get("font-family", "Liberation Sans")
             .replace("\"", "");
     var face = FontBook.shipped().serve(family, false, false).face();
     double units = text.isBlank() ? 1 : new JdkShaper().shape(face, text, false, Joins.ALL).width();
@@ -247,13 +247,13 @@ final class VmlReader {
             rotation(boxStyle));
   }
 
-  private static double rotation(Map<String, String> style) {
-    String r = style.getOrDefault("rotation", "0");
+  private static double rotation(VmlStyle style) {
+    String r = style.get("rotation", "0");
     return r.endsWith("fd") ? number(r.replace("fd", "")) / 65_536 : number(r) % 360;
   }
 
-  private static Placement placement(Element e, Map<String, String> style) {
-    if (!style.getOrDefault("position", "").equals("absolute")) {
+  private static Placement placement(Element e, VmlStyle style) {
+    if (!style.get("position", "").equals("absolute")) {
       return Placement.INLINE;
     }
     Optional<Element> w10 = e.child("w10:wrap");
@@ -268,7 +268,7 @@ final class VmlReader {
           default -> Wrap.THROUGH;
         };
     Origin across =
-        switch (style.getOrDefault(
+        switch (style.get(
             "mso-position-horizontal-relative",
             w10.flatMap(x -> x.attribute("anchorx")).orElse("text"))) {
           case "page", "left-margin-area", "right-margin-area" -> Origin.PAGE;
@@ -276,7 +276,7 @@ final class VmlReader {
           default -> Origin.COLUMN;
         };
     Origin down =
-        switch (style.getOrDefault(
+        switch (style.get(
             "mso-position-vertical-relative",
             w10.flatMap(x -> x.attribute("anchory")).orElse("text"))) {
           case "page", "top-margin-area", "bottom-margin-area" -> Origin.PAGE;
@@ -285,59 +285,28 @@ final class VmlReader {
           default -> Origin.PARAGRAPH;
         };
     return new Placement.Floating(
-        axis(across, style.getOrDefault("mso-position-horizontal", ""), style, "left"),
-        axis(down, style.getOrDefault("mso-position-vertical", ""), style, "top"),
+        axis(across, style.get("mso-position-horizontal", ""), style, "left"),
+        axis(down, style.get("mso-position-vertical", ""), style, "top"),
         wrap,
         new Insets(
-            points(style.getOrDefault("mso-wrap-distance-top", "0")),
-            points(style.getOrDefault("mso-wrap-distance-right", "9pt")),
-            points(style.getOrDefault("mso-wrap-distance-bottom", "0")),
-            points(style.getOrDefault("mso-wrap-distance-left", "9pt"))),
-        style.getOrDefault("z-index", "0").startsWith("-"));
+            VmlStyle.points(style.get("mso-wrap-distance-top", "0")),
+            VmlStyle.points(style.get("mso-wrap-distance-right", "9pt")),
+            VmlStyle.points(style.get("mso-wrap-distance-bottom", "0")),
+            VmlStyle.points(style.get("mso-wrap-distance-left", "9pt"))),
+        style.get("z-index", "0").startsWith("-"));
   }
 
-  private static Axis axis(Origin origin, String align, Map<String, String> style, String side) {
+  private static Axis axis(Origin origin, String align, VmlStyle style, String side) {
     return Framed.axis(
         origin,
         align,
-        points(style.getOrDefault("margin-" + side, "0")) + points(style.getOrDefault(side, "0")));
+        VmlStyle.points(style.get("margin-" + side, "0")) + VmlStyle.points(style.get(side, "0")));
   }
 
-  private static Map<String, String> style(String css) {
-    var out = new HashMap<String, String>();
-    for (String part : css.split(";")) {
-      int colon = part.indexOf(':');
-      if (colon > 0) {
-        out.put(
-            part.substring(0, colon).strip().toLowerCase(Locale.ROOT),
-            part.substring(colon + 1).strip());
-      }
-    }
-    return out;
-  }
-
-  private static double length(
-      @org.jspecify.annotations.Nullable String v, Optional<double[]> group, int axis) {
-    if (v == null) {
-      return 0;
-    }
-    double points = group.map(g -> number(v) * g[axis]).orElseGet(() -> points(v));
-    return Math.clamp(points, 0, LARGEST);
-  }
-
-  /** A CSS length; without a unit it is in pixels, of which 96 make an inch. */
-  static double points(String v) {
-    String s = v.strip().toLowerCase(Locale.ROOT);
-    double n = number(s.replaceAll("[a-z%]+$", ""));
-    double by =
-        s.endsWith("pt")
-            ? 1
-            : s.endsWith("in")
-                ? 72
-                : s.endsWith("cm")
-                    ? 72 / 2.54
-                    : s.endsWith("mm") ? 72 / 25.4 : s.endsWith("pc") ? 12 : 0.75;
-    return Math.clamp(n * by, -LARGEST, LARGEST);
+  private static double length(Optional<String> v, Optional<double[]> group, int axis) {
+    return v.map(l -> group.map(g -> number(l) * g[axis]).orElseGet(() -> VmlStyle.points(l)))
+        .map(points -> Math.clamp(points, 0, VmlStyle.LARGEST))
+        .orElse(0.0);
   }
 
   private static double number(String v) {
@@ -349,7 +318,7 @@ final class VmlReader {
     boolean units = v.matches(".*[a-z].*");
     double[] out = new double[2];
     for (int k = 0; k < 2 && k < parts.length; k++) {
-      out[k] = parts[k].isBlank() ? 0 : units ? points(parts[k]) : number(parts[k]);
+      out[k] = parts[k].isBlank() ? 0 : units ? VmlStyle.points(parts[k]) : number(parts[k]);
     }
     return out;
   }
@@ -360,7 +329,7 @@ final class VmlReader {
       Framed.PADDING.left(), Framed.PADDING.top(), Framed.PADDING.right(), Framed.PADDING.bottom()
     };
     for (int k = 0; k < 4 && k < parts.length; k++) {
-      n[k] = parts[k].isBlank() ? n[k] : points(parts[k]);
+      n[k] = parts[k].isBlank() ? n[k] : VmlStyle.points(parts[k]);
     }
     return new Insets(n[1], n[2], n[3], n[0]);
   }

@@ -264,8 +264,22 @@ public final class Emitter {
       sink.take(
           instruction.isEmpty()
               ? new Event.Run(f.shown(), looks)
-              : new Event.Value(instruction, f.shown().isEmpty() ? "1" : f.shown(), looks));
+              : new Event.Value(instruction, shown(f), looks));
     }
+  }
+
+  /**
+   * What stands in the file until a program works it out: pages are numbered, if by nothing yet.
+   */
+  private String shown(Inline.Field f) {
+    return switch (f.kind()) {
+      case PAGE, PAGES, PAGE_OF -> f.shown().isEmpty() ? "1" : f.shown();
+      case TITLE -> {
+        String title = document.metadata().title();
+        yield title.isEmpty() ? f.shown() : title;
+      }
+      case STYLED_TEXT, DATE, OTHER -> f.shown();
+    };
   }
 
   private String instruction(Inline.Field f) {

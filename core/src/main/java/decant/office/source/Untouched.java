@@ -1,5 +1,7 @@
 package decant.office.source;
 
+import static java.lang.System.Logger.Level.DEBUG;
+
 import decant.model.Document;
 import decant.reading.ActiveContent;
 import decant.reading.ReadProblem;
@@ -61,6 +63,7 @@ public record Untouched(
   }
 
   private static final Words WORDS = Words.of(Untouched.class);
+  private static final System.Logger LOG = System.getLogger(Untouched.class.getName());
 
   /** Writes. @throws IOException if the stream, or a temporary file, cannot be written */
   public void write(Document d, OutputStream out) throws IOException {
@@ -95,6 +98,7 @@ public record Untouched(
       return Optional.of(given);
     }
     Optional<byte[]> woven = weaving.of(given, was.get(), alone);
+    LOG.log(DEBUG, "what was changed can stand in the source: {0}", woven.isPresent());
     return woven.isPresent() && isAsQuiet(woven.get(), d) && isRight(woven.get(), given, d, alone)
         ? woven
         : Optional.empty();
@@ -127,7 +131,9 @@ public record Untouched(
     Optional<byte[]> back = anew(woven);
     boolean reads = back.isPresent() && readsAs(alone, back.get());
     List<String> failed = checks.join();
-    return reads && isSound(failed, given);
+    boolean sound = isSound(failed, given);
+    LOG.log(DEBUG, "woven: says the same {0}, is sound {1}, fails {2}", reads, sound, failed);
+    return reads && sound;
   }
 
   private boolean isSound(List<String> failed, byte[] given) throws IOException {
@@ -146,10 +152,7 @@ public record Untouched(
     try {
       Files.write(file, bytes);
       Document held = d.isPresent() ? d.get() : ways.read(file);
-      return ways.verifying().verify(file, held).stream()
-          .filter(c -> !c.passed())
-          .map(Check::name)
-          .toList();
+      return ways.failed(file, held).stream().map(Check::name).toList();
     } catch (ReadProblem e) {
       return List.of();
     } finally {

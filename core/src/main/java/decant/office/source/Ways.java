@@ -45,8 +45,8 @@ public record Ways(
     return reading.read(ReadRequest.of(file));
   }
 
-  /** Whether a file holds a document, as far as can be told by other ways than by reading it. */
-  public boolean isRight(Path file, Document d) {
-    return verifying.verify(file, d).stream().allMatch(Check::passed);
+  /** What of a document a file does not hold, as can be told by other ways than by reading it. */
+  public List<Check> failed(Path file, Document d) {
+    return verifying.verify(file, d).stream().filter(c -> !c.passed()).toList();
   }
 }

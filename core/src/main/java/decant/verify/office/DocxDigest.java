@@ -318,6 +318,15 @@ final class DocxDigest {
     }
   }
 
+  /** A field need not have a result (ISO/IEC 29500-1 §17.16.18): what it computes stands there. */
+  private void ended(Digest.Builder out) {
+    Field f = fields.peek();
+    if (f != null && !f.inResult()[0]) {
+      separate(out);
+    }
+    fields.poll();
+  }
+
   private void run(Element r, String link, Digest.Builder out) throws IOException {
     Map<String, String> own = StyleDigest.properties(Docx.child(r, "rPr"));
     TextLook look = styles.look(paragraph, own);
@@ -339,7 +348,7 @@ final class DocxDigest {
           switch (Docx.value(e, "fldCharType")) {
             case "begin" -> fields.push(new Field(new StringBuilder(), new boolean[] {false}));
             case "separate" -> separate(out);
-            default -> fields.poll();
+            default -> ended(out);
           }
         }
         case "instrText" -> {

@@ -1,5 +1,7 @@
 package decant.office.docx.weave;
 
+import static java.lang.System.Logger.Level.DEBUG;
+
 import decant.model.Document;
 import decant.office.docx.write.DocxWriter;
 import decant.office.source.SourceFile;
@@ -8,12 +10,14 @@ import decant.office.xml.PackageFile;
 import decant.reading.ActiveContent;
 import decant.reading.Limits;
 import decant.reading.ReadProblem;
+import decant.verify.Check;
 import java.io.BufferedOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 
@@ -22,6 +26,8 @@ import java.util.Optional;
  * when it is read back; otherwise the document alone.
  */
 public final class Woven {
+  private static final System.Logger LOG = System.getLogger(Woven.class.getName());
+
   private final Ways ways;
   private final boolean template;
 
@@ -52,18 +58,20 @@ public final class Woven {
       var after = new Parts(alone);
       Optional<Map<String, byte[]>> woven = Weave.of(new Parts(parts(file)), before, after);
       if (woven.isEmpty()) {
+        LOG.log(DEBUG, "what was changed cannot stand in the source's package");
         return woven;
       }
       try (OutputStream packed = new BufferedOutputStream(Files.newOutputStream(file))) {
         DocxWriter.pack(woven.get(), packed);
       }
       Document back = ways.read(file);
-      boolean same =
-          Sameness.of(after, new Parts(DocxWriter.parts(back, template)))
-              && isAsQuiet(woven.get(), back, d)
-              && ways.isRight(file, d);
-      return same ? woven : Optional.empty();
+      boolean same = Sameness.of(after, new Parts(DocxWriter.parts(back, template)));
+      boolean quiet = isAsQuiet(woven.get(), back, d);
+      List<Check> failed = ways.failed(file, d);
+      LOG.log(DEBUG, "woven: says the same {0}, is quiet {1}, fails {2}", same, quiet, failed);
+      return same && quiet && failed.isEmpty() ? woven : Optional.empty();
     } catch (ReadProblem e) {
+      LOG.log(DEBUG, "what was woven cannot be read back", e);
       return Optional.empty(); // what cannot be read back is not put into the source's package
     } finally {
       Files.deleteIfExists(file);

@@ -183,7 +183,9 @@ record DocxText(
                 .text(v.instruction())
                 .raw(" </w:instrText>"));
     run(look, () -> o.raw("<w:fldChar w:fldCharType=\"separate\"/>"));
-    run(look, () -> text(v.shown()));
+    if (!v.shown().isEmpty()) {
+      run(look, () -> text(v.shown()));
+    }
     run(look, () -> o.raw("<w:fldChar w:fldCharType=\"end\"/>"));
   }
 

@@ -13,6 +13,7 @@ import decant.model.look.Rule;
 import decant.model.look.VerticalAlignment;
 import decant.office.docx.markup.DocxLooks;
 import decant.office.docx.markup.Out;
+import decant.office.docx.markup.VmlStyle;
 import decant.office.docx.markup.Wraps;
 import decant.office.xml.Element;
 import decant.office.xml.Namespaces;
@@ -122,11 +123,12 @@ final class DrawingsWriter {
   private static void resize(Element root, double w, double h) {
     Optional<Element> extent = root.descendant("wp:extent");
     if (extent.isEmpty()) {
+      resizeOlder(root, w, h);
       return;
     }
     double was = DocxLooks.number(extent.get().attribute("cx")).orElse(0.0) / Out.EMU;
     double high = DocxLooks.number(extent.get().attribute("cy")).orElse(0.0) / Out.EMU;
-    if (Math.abs(was - w) < 0.5 && Math.abs(high - h) < 0.5) {
+    if (isAbout(was, w) && isAbout(high, h)) {
       return;
     }
     for (Optional<Element> e :
@@ -136,6 +138,28 @@ final class DrawingsWriter {
         x.attributes().put("cy", emu(h));
       });
     }
+  }
+
+  /** A picture of VML, such as that of an embedded object. */
+  private static void resizeOlder(Element root, double w, double h) {
+    Optional<Element> shape = OLDER.stream().flatMap(n -> root.descendant(n).stream()).findFirst();
+    if (shape.isEmpty()) {
+      return;
+    }
+    VmlStyle style = VmlStyle.of(shape.get().attribute("style").orElse(""));
+    boolean same =
+        isAbout(VmlStyle.points(style.get("width", "0")), w)
+            && isAbout(VmlStyle.points(style.get("height", "0")), h);
+    if (!same) {
+      shape.get().attributes().put("style", style.sized(w, h).css());
+    }
+  }
+
+  /** The elements of VML that show a picture (ISO/IEC 29500-4 §19.1.2). */
+  private static final List<String> OLDER = List.of("v:shape", "v:rect", "v:roundrect", "v:oval");
+
+  private static boolean isAbout(double a, double b) {
+    return Math.abs(a - b) < 0.5;
   }
 
   private static void begin(
