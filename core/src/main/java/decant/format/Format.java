@@ -41,7 +41,12 @@ public record Format(
     PICTURES,
     /** Headers and footers. */
     RUNNING_TEXTS,
+    /** Comments on the running text. */
     COMMENTS,
+    /** Comments on notes, and on texts in shapes. */
+    COMMENTS_BESIDE,
+    /** Comments on headers and footers. */
+    COMMENTS_ON_RUNNING_TEXTS,
     /** Changes that wait to be accepted. */
     PENDING_CHANGES,
     ATTACHED_FILES,

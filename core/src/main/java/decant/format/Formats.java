@@ -30,6 +30,7 @@ public final class Formats {
           Format.Holding.PICTURES,
           Format.Holding.RUNNING_TEXTS,
           Format.Holding.COMMENTS,
+          Format.Holding.COMMENTS_BESIDE,
           Format.Holding.KEPT_PARTS);
 
   private static final Format AS_SOURCE =

@@ -58,6 +58,13 @@ public record Enclosed(
         c.details);
   }
 
+  /** How many comments there are on the text of some parts of a document. */
+  static int comments(Document d, Set<Part> parts) {
+    var c = new Count();
+    Walk.through(d, parts, c);
+    return c.comments.size();
+  }
+
   private static final class Count implements Walk.Visitor {
     private final Set<String> fields = new HashSet<>();
     private final Set<String> oneOf = new HashSet<>();

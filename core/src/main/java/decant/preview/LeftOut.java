@@ -7,12 +7,15 @@ import decant.model.Document;
 import decant.model.finding.Finding;
 import decant.model.finding.Finding.Severity;
 import decant.model.walk.HiddenText;
+import decant.model.walk.Part;
 import decant.recipe.Output;
 import decant.recipe.Recipe;
 import decant.words.Words;
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 
 /** What of a document a format has no room for, in the person's words. */
 public final class LeftOut {
@@ -57,6 +60,11 @@ public final class LeftOut {
     }
     if (has.comments() > 0 && !format.holds().contains(Holding.COMMENTS)) {
       out.add(found(Severity.LOSS, WORDS.count("left-out.comments", has.comments())));
+    } else if (has.comments() > 0) {
+      int lost = Enclosed.comments(d, withoutComments(format));
+      if (lost > 0) {
+        out.add(found(Severity.LOSS, WORDS.count("left-out.comments-there", lost)));
+      }
     }
     if (has.changes() > 0 && !format.holds().contains(Holding.PENDING_CHANGES)) {
       out.add(found(Severity.LOSS, WORDS.count("left-out.changes", has.changes())));
@@ -95,6 +103,18 @@ public final class LeftOut {
     }
     if (has.details().stream().anyMatch(k -> !goesBack(format, k))) {
       out.add(found(Severity.NOTE, WORDS.say("left-out.details")));
+    }
+    return out;
+  }
+
+  /** The parts of a document on whose text files of a format have no room for comments. */
+  private static Set<Part> withoutComments(Format format) {
+    var out = EnumSet.noneOf(Part.class);
+    if (!format.holds().contains(Holding.COMMENTS_BESIDE)) {
+      out.addAll(EnumSet.of(Part.NOTES, Part.BOXES));
+    }
+    if (!format.holds().contains(Holding.COMMENTS_ON_RUNNING_TEXTS)) {
+      out.add(Part.RUNNING);
     }
     return out;
   }

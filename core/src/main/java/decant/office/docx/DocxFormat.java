@@ -29,7 +29,7 @@ public final class DocxFormat implements FormatService {
           "application/vnd.openxmlformats-officedocument.wordprocessingml.document",
           List.of("docx", WITH_MACROS),
           DocxFormat::knows,
-          EnumSet.allOf(Format.Holding.class));
+          EnumSet.complementOf(EnumSet.of(Format.Holding.COMMENTS_ON_RUNNING_TEXTS)));
 
   private static final Ways WAYS =
       new Ways(

@@ -19,7 +19,7 @@ public final class DotxFormat implements FormatService {
           "application/vnd.openxmlformats-officedocument.wordprocessingml.template",
           List.of("dotx"),
           c -> false,
-          EnumSet.allOf(Format.Holding.class));
+          EnumSet.complementOf(EnumSet.of(Format.Holding.COMMENTS_ON_RUNNING_TEXTS)));
 
   @Override
   public Format format() {

@@ -19,7 +19,11 @@ import java.util.Set;
 /** OpenDocument text (ODF 1.3, ISO/IEC 26300), and its flat form, which is taken in only. */
 public final class OdtFormat implements FormatService {
   static final Set<Format.Holding> HOLDS =
-      EnumSet.complementOf(EnumSet.of(Format.Holding.ATTACHED_FILES, Format.Holding.FIELD_RULES));
+      EnumSet.complementOf(
+          EnumSet.of(
+              Format.Holding.ATTACHED_FILES,
+              Format.Holding.FIELD_RULES,
+              Format.Holding.COMMENTS_ON_RUNNING_TEXTS));
 
   private static final Format FORMAT =
       new Format(

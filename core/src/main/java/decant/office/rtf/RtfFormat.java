@@ -29,6 +29,8 @@ public final class RtfFormat implements FormatService {
               Format.Holding.PICTURES,
               Format.Holding.RUNNING_TEXTS,
               Format.Holding.COMMENTS,
+              Format.Holding.COMMENTS_BESIDE,
+              Format.Holding.COMMENTS_ON_RUNNING_TEXTS,
               Format.Holding.PENDING_CHANGES,
               Format.Holding.FORM_FIELDS,
               Format.Holding.FIELD_RULES,

@@ -4,6 +4,7 @@ import decant.model.Cell;
 import decant.model.Document;
 import decant.model.Table;
 import decant.model.look.FormField;
+import decant.model.walk.Part;
 import decant.verify.Check;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -32,6 +33,11 @@ public final class DocVerifier {
   }
 
   private static final class Room implements DocumentDigest.Room {
+    @Override
+    public boolean holdsComments(Part part) {
+      return part == Part.FLOW;
+    }
+
     @Override
     public boolean showsItself(FormField f, boolean running) {
       return f.isSwitch() || f.isShortChoice();

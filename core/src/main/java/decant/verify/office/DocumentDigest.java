@@ -24,6 +24,7 @@ import decant.model.look.MediaId;
 import decant.model.look.ParagraphTraits;
 import decant.model.look.TableTraits;
 import decant.model.look.TextTraits;
+import decant.model.walk.Part;
 import decant.office.pending.Pending;
 import decant.picture.VectorPicture;
 import java.util.ArrayList;
@@ -48,6 +49,11 @@ final class DocumentDigest {
     /** Whether a shape goes back as it came, whose text only stands for it where it cannot. */
     default boolean goesBack(Inline.Shape shape) {
       return false;
+    }
+
+    /** Whether there is room for comments on text that stands there. */
+    default boolean holdsComments(Part part) {
+      return true;
     }
 
     /** What more is said of a picture than its bytes. */
@@ -221,7 +227,9 @@ final class DocumentDigest {
       changes(i, out);
       TextLook look = look(document.styles().textLook(base, i.look()));
       String link = i.look().get(TextTraits.LINK).map(this::address).orElse("");
-      comments.addAll(i.look().value(TextTraits.COMMENTS));
+      if (room.holdsComments(part())) {
+        comments.addAll(i.look().value(TextTraits.COMMENTS));
+      }
       switch (i) {
         case Inline.Text t -> {
           String[] parts =
@@ -261,6 +269,13 @@ final class DocumentDigest {
     out.end(heading, label);
   }
 
+  /** Where the text stands that is gone through: notes and shapes are gone into from elsewhere. */
+  private Part part() {
+    return open.isEmpty()
+        ? inRunning ? Part.RUNNING : Part.FLOW
+        : Part.of(document.stories().get(open.getLast()));
+  }
+
   private static void changes(Inline i, Digest.Builder out) {
     Pending.putIn(i.look())
         .flatMap(Pending::of)
@@ -289,7 +304,7 @@ final class DocumentDigest {
     return list == null || room.says(list, m.depth()) ? labels.getOrDefault(p.id(), "") : "";
   }
 
-  private final Set<NodeId> open = new LinkedHashSet<>();
+  private final LinkedHashSet<NodeId> open = new LinkedHashSet<>();
 
   private void note(Inline.NoteMark n, Digest.Builder out) {
     Story s = document.stories().get(n.note());

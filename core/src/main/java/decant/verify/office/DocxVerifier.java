@@ -3,6 +3,7 @@ package decant.verify.office;
 import decant.model.Document;
 import decant.model.Inline;
 import decant.model.look.Kept;
+import decant.model.walk.Part;
 import decant.verify.Check;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -32,6 +33,11 @@ public final class DocxVerifier {
   }
 
   private static final class Room implements DocumentDigest.Room {
+    @Override
+    public boolean holdsComments(Part part) {
+      return part != Part.RUNNING;
+    }
+
     /** The characters of a formula, which go back each in its place. */
     private static final Pattern FORMULA = Pattern.compile("<m:t(?:\\s[^>]*)?>([^<]*)</m:t>");
 

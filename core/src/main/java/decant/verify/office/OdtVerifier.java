@@ -10,6 +10,7 @@ import decant.model.look.ListDefinition;
 import decant.model.look.ListDefinition.NumberFormat;
 import decant.model.look.Look;
 import decant.model.look.ParagraphTraits;
+import decant.model.walk.Part;
 import decant.verify.Check;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -55,6 +56,11 @@ public final class OdtVerifier {
   }
 
   private record Room(Document document) implements DocumentDigest.Room {
+    @Override
+    public boolean holdsComments(Part part) {
+      return part != Part.RUNNING;
+    }
+
     @Override
     public boolean goesBack(Inline.Shape shape) {
       return shape.kept().filter(k -> k.format().equals("odt")).isPresent();

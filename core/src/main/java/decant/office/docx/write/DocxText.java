@@ -22,19 +22,19 @@ import java.util.Optional;
  * The text of one part (§17.3), into which it is written as it is told.
  *
  * @param rels of the part
- * @param inBody whether comments may stand here: headers, notes and shapes take none
+ * @param takesComments whether comments may stand here: headers and footers take none
  * @param controls that stand around it
  */
 record DocxText(
-    Out o, Relationships rels, DocxWriter file, boolean inBody, ContentControls controls)
+    Out o, Relationships rels, DocxWriter file, boolean takesComments, ContentControls controls)
     implements Sink {
-  DocxText(Out o, Relationships rels, DocxWriter file, boolean inBody) {
-    this(o, rels, file, inBody, new ContentControls(o));
+  DocxText(Out o, Relationships rels, DocxWriter file, boolean takesComments) {
+    this(o, rels, file, takesComments, new ContentControls(o));
   }
 
   @Override
   public boolean holds(Comment c) {
-    return inBody && !c.kept();
+    return takesComments && !c.kept();
   }
 
   @Override

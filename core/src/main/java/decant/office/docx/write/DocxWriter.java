@@ -67,7 +67,7 @@ public final class DocxWriter {
     this.drawings =
         new DrawingsWriter(
             document,
-            (o, story, rels) -> emitter.story(story, new DocxText(o, rels, this, false)),
+            (o, story, rels) -> emitter.story(story, new DocxText(o, rels, this, true)),
             id ->
                 Optional.ofNullable(document.media().get(id))
                     .map(m -> mediaNames.computeIfAbsent(id, k -> mediaPart(m))));
@@ -304,7 +304,7 @@ public final class DocxWriter {
     }
     for (Story s : stories) {
       o.raw("<w:" + name + " w:id=\"" + noteNumbers.get(s.id()) + "\">");
-      emitter.story(s, new DocxText(o, rels, this, false));
+      emitter.story(s, new DocxText(o, rels, this, true));
       o.raw("</w:" + name + ">");
     }
     xml("word/" + name + "s.xml", MAIN + name + "s+xml", o.raw("</w:" + name + "s>").toString());

@@ -25,7 +25,7 @@ final class OdfText implements Sink {
   private final OdtWriter file;
   private final OdtWriter.Part part;
   private final OpenLists.Chains chains;
-  private final boolean inBody;
+  private final boolean takesComments;
   private final Deque<OdfTablesWriter.Open> tables = new ArrayDeque<>();
   private final Deque<OpenLists> lists = new ArrayDeque<>();
 
@@ -58,9 +58,10 @@ final class OdfText implements Sink {
   private final OdfFields fields;
 
   /**
-   * @param inBody whether sections and comments may stand here: headers, notes and shapes take none
+   * @param takesComments whether comments may stand here: headers and footers take none
    */
-  OdfText(OdtWriter file, OdtWriter.Part part, Xml x, OpenLists.Chains chains, boolean inBody) {
+  OdfText(
+      OdtWriter file, OdtWriter.Part part, Xml x, OpenLists.Chains chains, boolean takesComments) {
     this.chains = chains;
     this.file = file;
     this.part = part;
@@ -70,13 +71,13 @@ final class OdfText implements Sink {
     this.changes = new OpenChanges(part.changes());
     this.fields = new OdfFields(runs, part.controls());
     this.styles = new ParagraphStyles(file, part);
-    this.inBody = inBody;
+    this.takesComments = takesComments;
     lists.push(file.lists(part, x, chains));
   }
 
   @Override
   public boolean holds(Comment c) {
-    return inBody;
+    return takesComments;
   }
 
   /** Ends what is open. */

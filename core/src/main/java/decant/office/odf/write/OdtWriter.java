@@ -182,7 +182,8 @@ public final class OdtWriter {
   /** Writes the text of a header, a note or a shape. */
   void story(Story s, Part part, Xml into) {
     boolean box = s.kind() == Story.Kind.BOX;
-    var text = new OdfText(this, part, into, box ? inBoxes : new OpenLists.Chains(), false);
+    boolean comments = s.kind() != Story.Kind.RUNNING;
+    var text = new OdfText(this, part, into, box ? inBoxes : new OpenLists.Chains(), comments);
     emitter.story(s, text);
     text.finish();
   }
