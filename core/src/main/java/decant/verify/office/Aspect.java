@@ -17,6 +17,8 @@ public enum Aspect {
   NOTES,
   /** Headers and footers, section by section. */
   RUNNING,
+  /** The paper, wherever it becomes another. */
+  SHEETS,
   LINKS,
   /** Pictures by their bytes, with their size where the format says it plainly. */
   PICTURES,

@@ -74,6 +74,14 @@ public record Digest(Map<Aspect, List<String>> facts) {
       facts.computeIfAbsent(a, k -> new ArrayList<>()).add(fact);
     }
 
+    /** The paper that pages have from here on. */
+    void sheet(Sheet s) {
+      List<String> all = facts.computeIfAbsent(Aspect.SHEETS, k -> new ArrayList<>());
+      if (all.isEmpty() || !all.getLast().equals(s.fact())) {
+        all.add(s.fact());
+      }
+    }
+
     /**
      * Characters of the paragraph.
      *

@@ -29,6 +29,7 @@ import org.apache.poi.hwpf.usermodel.OfficeDrawing;
 import org.apache.poi.hwpf.usermodel.ParagraphProperties;
 import org.apache.poi.hwpf.usermodel.Picture;
 import org.apache.poi.hwpf.usermodel.Range;
+import org.apache.poi.hwpf.usermodel.SectionProperties;
 import org.apache.poi.hwpf.usermodel.TableCellDescriptor;
 import org.apache.poi.hwpf.usermodel.TableProperties;
 import org.apache.poi.poifs.filesystem.POIFSFileSystem;
@@ -95,6 +96,8 @@ public final class DocDigest {
       SEPX s = sections.get(k);
       text(s.getStart(), Math.min(end, s.getEnd()), whole);
       running(k, running, s.getSectionProperties().getFTitlePage());
+      SectionProperties p = s.getSectionProperties();
+      whole.sheet(new Sheet(p.getXaPage(), p.getYaPage()));
     }
     comments().stream().sorted().forEach(c -> whole.add(Aspect.COMMENTS, c));
     return whole.digest();

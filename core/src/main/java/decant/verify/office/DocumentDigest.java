@@ -149,6 +149,9 @@ final class DocumentDigest {
     for (Section s : document.sections()) {
       boolean own = room.hasRunning(s);
       n += own ? 1 : 0;
+      if (own) {
+        out.sheet(Sheet.ofPoints(s.page().width(), s.page().height()));
+      }
       blocks(s.blocks(), out);
       var lines = new LinkedHashSet<String>();
       for (Section.Running r : Section.Running.values()) {

@@ -37,6 +37,19 @@ final class Docx {
     return v.equals("1") || v.equals("true") || v.equals("on");
   }
 
+  /** The paper of a section (§17.6.13). */
+  static Sheet sheet(@Nullable Element size) {
+    return new Sheet(
+        twips(value(size, "w"), Sheet.A4.width()), twips(value(size, "h"), Sheet.A4.height()));
+  }
+
+  /** A measure that may have a unit (§22.9.2.14). */
+  private static long twips(String s, long otherwise) {
+    return s.matches("\\d+(\\.\\d+)?")
+        ? Math.round(number(s))
+        : Math.round(Sheet.points(s, otherwise / 20.0) * 20);
+  }
+
   static double number(String s) {
     try {
       return Double.parseDouble(s);

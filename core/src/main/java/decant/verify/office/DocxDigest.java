@@ -171,6 +171,7 @@ final class DocxDigest {
       }
     }
     lines.forEach(l -> out.add(Aspect.RUNNING, l));
+    out.sheet(Docx.sheet(Docx.child(properties, "pgSz")));
     section++;
   }
 

@@ -22,6 +22,7 @@ import org.w3c.dom.Text;
 final class OdtDigest {
   private final Package parts;
   private final Map<String, Element> masters = new LinkedHashMap<>();
+  private final Map<String, Element> layouts = new HashMap<>();
   private final OdtStyles ofText = new OdtStyles();
   private final OdtStyles ofPages = new OdtStyles();
   private final OdtLabels inBoxes = new OdtLabels(ofText);
@@ -41,6 +42,10 @@ final class OdtDigest {
     for (Element group : Package.children(common)) {
       if (group.getLocalName().equals("master-styles")) {
         Package.children(group).forEach(m -> masters.put(Docx.value(m, "name"), m));
+      } else if (group.getLocalName().equals("automatic-styles")) {
+        Package.children(group).stream()
+            .filter(e -> e.getLocalName().equals("page-layout"))
+            .forEach(e -> layouts.put(Docx.value(e, "name"), e));
       }
     }
   }
@@ -195,6 +200,11 @@ final class OdtDigest {
       running(next == null ? first : next, side + "-left", lines);
     }
     lines.forEach(l -> out.add(Aspect.RUNNING, l));
+    Element layout = layouts.get(Docx.value(first, "page-layout-name"));
+    Element like = Docx.child(layout, "page-layout-properties");
+    double width = Sheet.points(Docx.value(like, "page-width"), Sheet.A4.width() / 20.0);
+    double height = Sheet.points(Docx.value(like, "page-height"), Sheet.A4.height() / 20.0);
+    out.sheet(Sheet.ofPoints(width, height));
   }
 
   /** The page style of a text that names none: by common practice, one of this name. */

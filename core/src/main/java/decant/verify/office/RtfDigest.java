@@ -18,6 +18,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The digest of an RTF file (Rich Text Format 1.9.1), by a parser of other makers that knows
@@ -85,6 +86,11 @@ public final class RtfDigest implements IRtfListener {
   private int rgb;
   private String link = "";
   private int section = 1;
+
+  /** Letter, where nothing is said ([RTF] “Document Formatting Properties”). */
+  private Sheet sheet = new Sheet(12_240, 15_840);
+
+  private @Nullable Sheet ofSection;
 
   private RtfDigest() {}
 
@@ -297,6 +303,7 @@ public final class RtfDigest implements IRtfListener {
         } else {
           look(c, value, !hasValue || value != 0);
           row(c);
+          paper(c, value);
           if (state.goal == Goal.TEXT) {
             inText(c, value);
           } else if (state.goal == Goal.WORDS && c == Command.tab) {
@@ -418,7 +425,24 @@ public final class RtfDigest implements IRtfListener {
     label.setLength(0);
   }
 
+  /** The paper of the document, and of one section (“Document Formatting Properties”). */
+  private void paper(Command c, int value) {
+    switch (c) {
+      case paperw -> sheet = new Sheet(value, sheet.height());
+      case paperh -> sheet = new Sheet(sheet.width(), value);
+      case pgwsxn -> ofSection = new Sheet(value, sheet().height());
+      case pghsxn -> ofSection = new Sheet(sheet().width(), value);
+      case sectd -> ofSection = null;
+      default -> {}
+    }
+  }
+
+  private Sheet sheet() {
+    return ofSection == null ? sheet : ofSection;
+  }
+
   private void endSection() {
+    whole.sheet(sheet());
     running.forEach(r -> whole.add(Aspect.RUNNING, r));
     running.clear();
     section++;

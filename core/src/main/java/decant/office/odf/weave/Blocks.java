@@ -93,7 +93,6 @@ final class Blocks {
       }
       if (k < s.size()) {
         out.add(new Stretch(List.of(s.get(k)), List.of(b.get(with)), true));
-        imports.pair(s.get(k), b.get(with));
       }
       from = k + 1;
       bFrom = with + 1;

@@ -1,5 +1,6 @@
 package decant.office.odf.weave;
 
+import decant.office.source.Alignment;
 import decant.office.xml.Element;
 import decant.reading.ReadProblem;
 import java.util.ArrayList;
@@ -28,6 +29,9 @@ final class Imports {
   /** What pages of the source are called. */
   private final Set<String> pages = new HashSet<>();
 
+  /** What those pages of ours are called that it does not have. */
+  private final Set<String> fresh = new HashSet<>();
+
   /** The pages of the source by the names that ours have; empty where the source names none. */
   private final Map<String, String> masters = new HashMap<>();
 
@@ -50,10 +54,42 @@ final class Imports {
     this.beforeStyles = before.automatic(part);
     this.afterStyles = after.automatic(part);
     this.source = source.parts();
-    source
-        .in("styles.xml", "office:master-styles")
-        .ifPresent(m -> m.elements().forEach(e -> pages.add(Odf.name(e))));
+    pages.addAll(pages(source));
+    fresh.addAll(pages(after));
+    fresh.removeAll(pages(before));
     this.after = after.parts();
+  }
+
+  private static Set<String> pages(OdfPackage p) throws ReadProblem {
+    var out = new HashSet<String>();
+    p.in("styles.xml", "office:master-styles")
+        .ifPresent(m -> m.elements().forEach(e -> out.add(Odf.name(e))));
+    return out;
+  }
+
+  /** The name that a page has which comes along. */
+  String fresh(String page) {
+    return prefix + page;
+  }
+
+  /**
+   * What a page of the source is like now, with all of it that we do not know.
+   *
+   * @param was the page as we write it of the source
+   * @param is as we write it now
+   */
+  String layout(Element page, Element was, Element is) throws Unweavable {
+    Element own = sourceStyles.get(page.attributes().getOrDefault(Odf.PAGE_LAYOUT, ""));
+    String name = is.attributes().getOrDefault(Odf.PAGE_LAYOUT, "");
+    Element before = beforeStyles.get(was.attributes().getOrDefault(Odf.PAGE_LAYOUT, ""));
+    Element after = afterStyles.get(name);
+    if (own == null || before == null || after == null) {
+      throw new Unweavable("a page is like nothing that is told");
+    }
+    Element merged = ThreeWay.merged(own, before, after);
+    merged.attributes().put("style:name", prefix + name);
+    styles.put(prefix + name, merged);
+    return prefix + name;
   }
 
   /** The automatic styles that came along, under names that are free. */
@@ -66,11 +102,36 @@ final class Imports {
     return pictures;
   }
 
-  /** A block of the source and the same one as we write it: pages that they begin are the same. */
-  void pair(Element own, Element ours) {
-    String theirs = master(beforeStyles, ours);
-    if (!theirs.isEmpty()) {
-      masters.putIfAbsent(theirs, master(sourceStyles, own));
+  /**
+   * Tells pages of ours by those of the source that begin with the same words.
+   *
+   * @param own the text of the source
+   * @param ours the same as we write it
+   */
+  void pairPages(Element own, Element ours) {
+    var there = new ArrayList<Element>();
+    var here = new ArrayList<Element>();
+    beginning(sourceStyles, own, there);
+    beginning(beforeStyles, ours, here);
+    int[] partner =
+        Alignment.of(
+            here.stream().map(Odf::words).toList(), there.stream().map(Odf::words).toList());
+    for (int k = 0; k < partner.length; k++) {
+      if (partner[k] >= 0) {
+        masters.putIfAbsent(
+            master(beforeStyles, here.get(k)), master(sourceStyles, there.get(partner[k])));
+      }
+    }
+  }
+
+  /** What begins pages. */
+  private static void beginning(Map<String, Element> styles, Element e, List<Element> into) {
+    for (Element c : e.elements()) {
+      if (!master(styles, c).isEmpty()) {
+        into.add(c);
+      } else if (!c.name().equals("text:p") && !c.name().equals("text:h")) {
+        beginning(styles, c, into);
+      }
     }
   }
 
@@ -179,6 +240,9 @@ final class Imports {
   }
 
   private String own(String master) throws Unweavable {
+    if (fresh.contains(master)) {
+      return fresh(master);
+    }
     @Nullable String known = masters.get(master);
     if (known == null && pages.contains(master)) {
       return master;

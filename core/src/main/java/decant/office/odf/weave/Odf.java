@@ -62,11 +62,15 @@ final class Odf {
     return e.attributes().getOrDefault("style:name", "");
   }
 
+  /** What a page is like: a style of another kind, named by the page (§19.505). */
+  static final String PAGE_LAYOUT = "style:page-layout-name";
+
   /** Whether an attribute names a style. */
   static boolean namesStyle(String attribute) {
-    return attribute.endsWith("style-name")
-        && !attribute.equals("style:parent-style-name")
-        && !attribute.equals("style:next-style-name");
+    return attribute.equals(PAGE_LAYOUT)
+        || attribute.endsWith("style-name")
+            && !attribute.equals("style:parent-style-name")
+            && !attribute.equals("style:next-style-name");
   }
 
   /**

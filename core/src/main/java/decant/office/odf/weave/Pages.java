@@ -8,10 +8,15 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 
-/** Headers and footers of pages (ODF 1.3 part 3, §16.9), whose words may change; pages may not. */
+/**
+ * Pages (ODF 1.3 part 3, §16.9): what they are like, their headers and footers, and those that came
+ * along.
+ */
 final class Pages {
   private static final String PART = "styles.xml";
   private static final String MASTERS = "office:master-styles";
+  private static final String PAGE = "style:master-page";
+  private static final String NEXT = "style:next-style-name";
 
   /** In the order that they stand in (§16.9). */
   private static final List<String> ORDER =
@@ -61,11 +66,10 @@ final class Pages {
     return masters.values().stream().map(said::of).toList();
   }
 
-  /** The pages of the source with what changed. */
+  /**
+   * The pages of the source with what changed; those that are gone stay, and nothing begins them.
+   */
   Element merged(Element own) throws Unweavable {
-    if (!before.keySet().equals(after.keySet())) {
-      throw new Unweavable("other pages");
-    }
     Map<String, Element> changed = new LinkedHashMap<>();
     for (Map.Entry<String, Element> e : before.entrySet()) {
       Element is = after.getOrDefault(e.getKey(), e.getValue());
@@ -76,24 +80,58 @@ final class Pages {
     }
     List<Object> children = new ArrayList<>();
     for (Element e : own.elements()) {
-      Element now = e.name().equals("style:master-page") ? changed.get(Odf.name(e)) : null;
+      Element now = e.name().equals(PAGE) ? changed.get(Odf.name(e)) : null;
       children.add(now == null ? e : now);
+    }
+    for (Map.Entry<String, Element> e : after.entrySet()) {
+      if (!before.containsKey(e.getKey())) {
+        children.add(with(imports.of(e.getValue()), e.getValue(), own));
+      }
     }
     return new Element(own.name(), own.attributes(), children);
   }
 
+  /** A page of ours that comes along, by the names that pages have in the source. */
+  private Element with(Element came, Element ours, Element own) throws Unweavable {
+    var attributes = new LinkedHashMap<>(came.attributes());
+    attributes.put("style:name", inText.fresh(Odf.name(ours)));
+    String next = ours.attributes().getOrDefault(NEXT, "");
+    if (!next.isEmpty()) {
+      attributes.put(
+          NEXT, before.containsKey(next) ? Odf.name(page(own, next)) : inText.fresh(next));
+    }
+    return new Element(came.name(), attributes, came.children());
+  }
+
+  /** The page of the source that one of ours is. */
   private Element page(Element own, String ours) throws Unweavable {
-    String named = inText.page(ours).orElse(ours);
-    String name = named.isEmpty() ? "Standard" : named;
-    return own.elements("style:master-page")
-        .filter(e -> Odf.name(e).equals(name))
-        .findFirst()
+    Optional<String> named = inText.page(ours).or(() -> follows(own, ours));
+    String name = named.orElse(ours).isEmpty() ? "Standard" : named.orElse(ours);
+    return page(own.elements(PAGE).toList(), name)
         .orElseThrow(() -> new Unweavable("a page of ours is none of the source's"));
   }
 
+  /** The page that follows in the source, where ours follows one that is known. */
+  private Optional<String> follows(Element own, String ours) {
+    return before.values().stream()
+        .filter(e -> ours.equals(e.attributes().get(NEXT)))
+        .flatMap(e -> inText.page(Odf.name(e)).stream())
+        .flatMap(name -> page(own.elements(PAGE).toList(), name).stream())
+        .flatMap(e -> Optional.ofNullable(e.attributes().get(NEXT)).stream())
+        .findFirst();
+  }
+
+  private static Optional<Element> page(List<Element> pages, String name) {
+    return pages.stream().filter(e -> Odf.name(e).equals(name)).findFirst();
+  }
+
   private Element page(Element own, Element was, Element is) throws Unweavable {
+    var attributes = new LinkedHashMap<>(own.attributes());
     if (!said.before().attributes(was).equals(said.after().attributes(is))) {
-      throw new Unweavable("other pages");
+      if (!was.attributes().keySet().equals(is.attributes().keySet())) {
+        throw new Unweavable("other pages follow");
+      }
+      attributes.put(Odf.PAGE_LAYOUT, imports.layout(own, was, is));
     }
     var blocks = new Blocks(said, imports);
     List<Object> children = new ArrayList<>();
@@ -116,6 +154,6 @@ final class Pages {
       }
     }
     own.elements().stream().filter(e -> !ORDER.contains(e.name())).forEach(children::add);
-    return new Element(own.name(), own.attributes(), children);
+    return new Element(own.name(), attributes, children);
   }
 }

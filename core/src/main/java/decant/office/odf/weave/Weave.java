@@ -3,6 +3,7 @@ package decant.office.odf.weave;
 import decant.office.xml.Element;
 import decant.office.xml.RawXml;
 import decant.reading.ReadProblem;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -28,16 +29,37 @@ public final class Weave {
   private static final Set<String> OF_THE_OLD_TEXT =
       Set.of("Thumbnails/thumbnail.png", "META-INF/documentsignatures.xml");
 
+  private static final System.Logger LOG = System.getLogger(Weave.class.getName());
+
   private final OdfPackage source;
   private final OdfPackage before;
   private final OdfPackage after;
   private final Imports imports;
+  private final String prefix;
 
   private Weave(OdfPackage source, OdfPackage before, OdfPackage after) throws ReadProblem {
     this.source = source;
     this.before = before;
     this.after = after;
-    this.imports = new Imports(CONTENT, "d-", source, before, after);
+    this.prefix = freePrefix(source);
+    this.imports = new Imports(CONTENT, prefix, source, before, after);
+  }
+
+  /** What begins no name in the source, which may have been woven before. */
+  private static String freePrefix(OdfPackage source) {
+    String all = "";
+    for (String part : List.of(CONTENT, STYLES)) {
+      all += new String(source.parts().getOrDefault(part, new byte[0]), StandardCharsets.UTF_8);
+    }
+    int k = 0;
+    while (all.contains("\"" + prefix(k))) {
+      k++;
+    }
+    return prefix(k);
+  }
+
+  private static String prefix(int number) {
+    return "d" + (number == 0 ? "" : number) + "-";
   }
 
   /**
@@ -53,6 +75,7 @@ public final class Weave {
       return Optional.of(
           new Weave(new OdfPackage(source), new OdfPackage(before), new OdfPackage(after)).run());
     } catch (ReadProblem | Unweavable e) {
+      LOG.log(System.Logger.Level.DEBUG, "what was changed cannot stand in the source", e);
       return Optional.empty();
     }
   }
@@ -71,7 +94,7 @@ public final class Weave {
     parts.keySet().removeAll(OF_THE_OLD_TEXT);
     Element content = content();
     parts.put(CONTENT, RawXml.part(content));
-    var inPages = new Imports(STYLES, "dp-", source, before, after);
+    var inPages = new Imports(STYLES, prefix + "p-", source, before, after);
     var said = BeforeAndAfter.of(STYLES, before, after);
     var pages = new Pages(said, imports, inPages, before, after);
     Optional<Element> styles = new CommonStyles(said, source, before, after, pages).merged();
@@ -113,6 +136,7 @@ public final class Weave {
   private Element content() throws ReadProblem, Unweavable {
     Element root = source.root(CONTENT);
     Element text = text(source);
+    imports.pairPages(text, text(before));
     List<Object> merged =
         new Blocks(BeforeAndAfter.of(CONTENT, before, after), imports)
             .merged(

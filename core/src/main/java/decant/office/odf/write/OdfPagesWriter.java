@@ -142,8 +142,9 @@ final class OdfPagesWriter {
     String name = "pm" + ++layoutCount;
     PageSetup p = s.page();
     var m = p.margins();
-    double top = header ? Math.min(m.header(), m.top()) : m.top();
-    double bottom = footer ? Math.min(m.footer(), m.bottom()) : m.bottom();
+    // Heads that stand lower than the text would begin push it down, here as there.
+    double top = header ? m.header() : m.top();
+    double bottom = footer ? m.footer() : m.bottom();
     layouts.open("style:page-layout", "style:name", name, "style:page-usage", usage);
     var x = new Xml().raw("<style:page-layout-properties");
     x.attribute("fo:page-width", points(p.width())).attribute("fo:page-height", points(p.height()));

@@ -7,6 +7,7 @@ import decant.format.Format;
 import decant.format.Formats;
 import decant.model.Document;
 import decant.model.Inline;
+import decant.model.PageSetup;
 import decant.model.Paragraph;
 import decant.model.Position;
 import decant.model.Section;
@@ -16,6 +17,9 @@ import decant.model.Table;
 import decant.model.edit.AnyEdit;
 import decant.model.edit.Commands;
 import decant.model.edit.Revision;
+import decant.model.edit.section.PageEdits;
+import decant.model.edit.section.Paper;
+import decant.model.edit.section.RunningEdits;
 import decant.model.look.Look;
 import decant.model.look.Media;
 import decant.model.look.ParagraphTraits;
@@ -89,7 +93,7 @@ class OdtWovenTest {
           + " office:version=\"1.3\"><office:styles>"
           + "<style:style style:name=\"Standard\" style:family=\"paragraph\" tide:style=\"1\"/>"
           + "<style:style style:name=\"Heading\" style:family=\"paragraph\" style:parent-style-name=\"Standard\"><style:text-properties fo:font-weight=\"bold\"/></style:style>"
-          + "</office:styles><office:automatic-styles><style:page-layout style:name=\"Mpm1\"><style:page-layout-properties fo:page-width=\"21cm\" fo:page-height=\"29.7cm\" fo:margin-top=\"2cm\" fo:margin-bottom=\"2cm\" fo:margin-left=\"2cm\" fo:margin-right=\"2cm\"/><style:header-style><style:header-footer-properties fo:min-height=\"0cm\" fo:margin-bottom=\"0.5cm\"/></style:header-style></style:page-layout></office:automatic-styles>"
+          + "</office:styles><office:automatic-styles><style:page-layout style:name=\"Mpm1\"><style:page-layout-properties fo:page-width=\"21cm\" fo:page-height=\"29.7cm\" fo:margin-top=\"2cm\" fo:margin-bottom=\"2cm\" fo:margin-left=\"2cm\" fo:margin-right=\"2cm\" tide:paper=\"1\"/><style:header-style><style:header-footer-properties fo:min-height=\"0cm\" fo:margin-bottom=\"0.5cm\"/></style:header-style></style:page-layout></office:automatic-styles>"
           + "<office:master-styles><style:master-page style:name=\"Standard\" style:page-layout-name=\"Mpm1\" tide:page=\"1\"><style:header><text:p text:style-name=\"Standard\" tide:head=\"1\">Saltmarsh Quay</text:p><text:p text:style-name=\"Standard\">Harbour office</text:p></style:header></style:master-page></office:master-styles></office:document-styles>";
 
   private static final String META =
@@ -125,9 +129,13 @@ class OdtWovenTest {
   }
 
   private Document taken(String content) throws IOException {
+    return taken(content, STYLES);
+  }
+
+  private Document taken(String content, String styles) throws IOException {
     var parts = new LinkedHashMap<String, byte[]>();
     parts.put("content.xml", content.getBytes(StandardCharsets.UTF_8));
-    parts.put("styles.xml", STYLES.getBytes(StandardCharsets.UTF_8));
+    parts.put("styles.xml", styles.getBytes(StandardCharsets.UTF_8));
     parts.put("meta.xml", META.getBytes(StandardCharsets.UTF_8));
     parts.put("Pictures/quay.png", png(3));
     parts.put("tide/table.bin", new byte[] {1, 2, 3});
@@ -272,6 +280,93 @@ class OdtWovenTest {
     var other = new Section(s.id(), s.page(), s.start(), running, s.blocks());
     String styles = written(document.withSections(List.of(other))).get("styles.xml");
     assertThat(styles).contains("Foot");
+  }
+
+  /** What was written, taken in again. */
+  private Document back() throws IOException {
+    return Samples.taken(folder.resolve("out.odt")).document();
+  }
+
+  private static List<String> papers(Document d) {
+    return d.sections().stream()
+        .map(s -> Math.round(s.page().width()) + "x" + Math.round(s.page().height()))
+        .toList();
+  }
+
+  private static final long A5_HIGH = Math.round(Paper.A5.height());
+  private static final long A5_WIDE = Math.round(Paper.A5.width());
+
+  /** §16.5: of what a page is like, what was changed is other; the text around stands. */
+  @Test
+  void paperAndMarginsMayChange() throws IOException {
+    Revision r = at("The end.", 0);
+    r = PageEdits.size(r, true, Paper.A5.height(), Paper.A5.width());
+    r = PageEdits.margins(r, true, m -> new PageSetup.Margins(80, 40, 50, 45, 60, 30));
+    Map<String, String> parts = written(r.document());
+    assertThat(papers(back())).containsExactly(A5_HIGH + "x" + A5_WIDE);
+    PageSetup.Margins m = back().sections().getFirst().page().margins();
+    assertThat(List.of(m.top(), m.right(), m.bottom(), m.left(), m.header()))
+        .usingElementComparator((a, b) -> Math.abs(a - b) < 0.1 ? 0 : 1)
+        .containsExactly(80.0, 40.0, 50.0, 45.0, 60.0);
+    assertThat(parts.get("styles.xml")).contains("tide:paper=\"1\"", "tide:head=\"1\"");
+    assertThat(parts.get("content.xml"))
+        .as("all but the table, which is as wide as the paper lets it be")
+        .contains("tide:rises=\"twice\"", "tide:at=\"noon\"", "tide:last=\"yes\"");
+  }
+
+  /** Heads that stand below where the text would begin push it down, in the file too. */
+  @Test
+  void headsMayStandLowerThanTheTextWouldBegin() throws IOException {
+    Revision r =
+        PageEdits.margins(
+            at("The end.", 0), true, m -> new PageSetup.Margins(30, 40, 50, 45, 60, 30));
+    written(r.document());
+    assertThat(back().sections().getFirst().page().margins().header()).isBetween(59.9, 60.1);
+  }
+
+  /** §16.9: pages that come along do so beside those of the source, as often as it is done. */
+  @Test
+  void otherPagesMayBegin() throws IOException {
+    Revision r = PageEdits.begin(at("A berth costs much a day.", 0));
+    r = PageEdits.size(r, false, Paper.A5.width(), Paper.A5.height());
+    Map<String, String> parts = written(r.document());
+    assertThat(papers(back())).containsExactly("595x842", A5_WIDE + "x" + A5_HIGH);
+    assertThat(parts.get("styles.xml")).contains("tide:page=\"1\"", "tide:head=\"1\"");
+    assertThat(parts.get("content.xml")).contains("tide:rises=\"twice\"", "tide:last=\"yes\"");
+    document = back();
+    r = PageEdits.begin(at("The end.", 0));
+    r = PageEdits.size(r, false, Paper.A5.height(), Paper.A5.width());
+    parts = written(r.document());
+    assertThat(papers(back()))
+        .containsExactly("595x842", A5_WIDE + "x" + A5_HIGH, A5_HIGH + "x" + A5_WIDE);
+    assertThat(parts.get("content.xml")).contains("tide:rises=\"twice\"", "tide:gauge=\"7\"");
+  }
+
+  /** A page whose name only a paragraph within a part of the text gives. */
+  @Test
+  void pagesThatBeginWithinAPartAreFound() throws IOException {
+    document =
+        taken(
+            CONTENT
+                .replace(
+                    "<text:h text:style-name=\"Heading\"",
+                    "<text:section text:name=\"Part\"><text:h text:style-name=\"H1\"")
+                .replace("</text:h>", "</text:h></text:section>")
+                .replaceFirst("<text:table-of-content .*?</text:table-of-content>", "")
+                .replace(
+                    "<style:style style:name=\"P1\"",
+                    "<style:style style:name=\"H1\" style:family=\"paragraph\""
+                        + " style:parent-style-name=\"Heading\" style:master-page-name=\"Book\"/>"
+                        + "<style:style style:name=\"P1\""),
+            STYLES.replace(
+                "<style:master-page style:name=\"Standard\"",
+                "<style:master-page style:name=\"Book\" style:page-layout-name=\"Mpm1\" tide:book=\"1\"/>"
+                    + "<style:master-page style:name=\"Standard\""));
+    Revision r = RunningEdits.go(at("The end.", 0), Section.Running.FOOTER);
+    Map<String, String> parts = written(Commands.insert(r, "Quayside").document());
+    assertThat(parts.get("styles.xml"))
+        .as("in the book's own pages")
+        .containsPattern("tide:book=\"1\"><style:footer>.*Quayside.*tide:page=\"1\"");
   }
 
   @Test
