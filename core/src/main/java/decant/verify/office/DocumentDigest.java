@@ -274,9 +274,11 @@ final class DocumentDigest {
 
   /** Where the text stands that is gone through: notes and shapes are gone into from elsewhere. */
   private Part part() {
-    return open.isEmpty()
-        ? inRunning ? Part.RUNNING : Part.FLOW
-        : Part.of(document.stories().get(open.getLast()));
+    Story entered = open.isEmpty() ? null : document.stories().get(open.getLast());
+    if (entered != null) {
+      return Part.of(entered);
+    }
+    return inRunning ? Part.RUNNING : Part.FLOW;
   }
 
   private static void changes(Inline i, Digest.Builder out) {
