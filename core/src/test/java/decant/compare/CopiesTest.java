@@ -23,8 +23,10 @@ import decant.model.look.ListDefinition.Level;
 import decant.model.look.ListDefinition.NumberFormat;
 import decant.model.look.ListMembership;
 import decant.model.look.Look;
+import decant.model.look.Media;
 import decant.model.look.NamedStyle;
 import decant.model.look.ParagraphTraits;
+import decant.model.look.Placement;
 import decant.model.look.Rule;
 import decant.model.look.Rules;
 import decant.model.look.TableTraits;
@@ -41,6 +43,7 @@ import java.util.Optional;
 import java.util.Set;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /** Copies in other formats say and look the same, each page of them. */
@@ -313,5 +316,52 @@ class CopiesTest {
       Look asked = Look.of(TableTraits.WIDTH, new Extent.Points(wide));
       assertLooksAlike(Samples.document(table(Look.PLAIN, asked)), format);
     }
+  }
+
+  /** A picture with one dark side, so that it shows which way it is turned. */
+  private static Media picture() throws java.io.IOException {
+    var image = new java.awt.image.BufferedImage(40, 20, java.awt.image.BufferedImage.TYPE_INT_RGB);
+    for (int x = 0; x < 40; x++) {
+      for (int y = 0; y < 20; y++) {
+        image.setRGB(x, y, x < 12 ? 0x203040 : 0xE0D0A0);
+      }
+    }
+    var out = new java.io.ByteArrayOutputStream();
+    javax.imageio.ImageIO.write(image, "png", out);
+    return Media.of("image/png", out.toByteArray());
+  }
+
+  @ParameterizedTest
+  @CsvSource({
+    "odt, 90",
+    "rtf, 90",
+    "doc, 90",
+    "odt, 270",
+    "rtf, 270",
+    "doc, 270",
+    "rtf, 30",
+    "doc, 30"
+  })
+  void picturesAreTurnedAsTheyWere(String format, double degrees) throws Exception {
+    Media m = picture();
+    var shown =
+        new Inline.Picture(
+            m.id(),
+            80,
+            40,
+            "the quay",
+            Placement.INLINE,
+            Insets.NONE,
+            degrees,
+            Optional.empty(),
+            Look.PLAIN);
+    Document d = Samples.document(m, Samples.paragraph("x").withInlines(List.of(shown)));
+    assertLooksAlike(d, format);
+    assertThat(Samples.taken(folder.resolve("copy." + format)).document().paragraphs())
+        .flatExtracting(Paragraph::inlines)
+        .filteredOn(i -> i instanceof Inline.Picture)
+        .first()
+        .extracting(i -> Math.round(((Inline.Picture) i).rotation()))
+        .isEqualTo(Math.round(degrees));
   }
 }

@@ -17,6 +17,7 @@ import decant.words.Words;
 import decant.work.Faults;
 import java.util.ArrayList;
 import java.util.Optional;
+import org.apache.poi.hwpf.model.PICFAndOfficeArtData;
 import org.apache.poi.hwpf.usermodel.CharacterRun;
 import org.apache.poi.hwpf.usermodel.OfficeDrawing;
 import org.apache.poi.hwpf.usermodel.Picture;
@@ -55,7 +56,7 @@ final class DocPictures {
               width * (1 - crop.left() - crop.right()),
               height * (1 - crop.top() - crop.bottom()),
               crop,
-              0,
+              turned(run.getPicOffset()),
               DocShape.plain(p.getDescription()));
       return picture(bytes, p.getMimeType(), size, Placement.INLINE, look, at);
     } catch (RuntimeException e) {
@@ -63,6 +64,12 @@ final class DocPictures {
       missing(at);
       return Optional.empty();
     }
+  }
+
+  /** How far the picture in the data of the file is turned ([MS-DOC] §2.9.192), in degrees. */
+  private double turned(int at) {
+    var art = new PICFAndOfficeArtData(shared.file.getDataStream(), at);
+    return DrawnShape.turned(new DocShape(Optional.ofNullable(art.getShape())));
   }
 
   /** What is cut off; something is left of every picture. */

@@ -64,6 +64,12 @@ final class RtfDrawings {
     share("cropFromRight", c.right());
   }
 
+  private void turned(double degrees) {
+    if (degrees != 0) {
+      property("rotation", Long.toString(Math.round(degrees * 65_536)));
+    }
+  }
+
   private void share(String name, double v) {
     if (v != 0) {
       property(name, Long.toString(Math.round(v * 65_536)));
@@ -84,8 +90,9 @@ final class RtfDrawings {
       o.destination("shppict");
     }
     o.open().word("pict");
-    if (onLine && !p.alt().isEmpty()) {
+    if (onLine && (!p.alt().isEmpty() || p.rotation() != 0)) {
       o.destination("picprop");
+      turned(p.rotation());
       property("wzDescription", p.alt());
       o.close();
     }
@@ -250,9 +257,7 @@ final class RtfDrawings {
         property("fBehindDocument", f.behind() ? "1" : "0");
       }
     }
-    if (rotation != 0) {
-      property("rotation", Long.toString(Math.round(rotation * 65_536)));
-    }
+    turned(rotation);
   }
 
   private void aligned(String name, Axis axis) {

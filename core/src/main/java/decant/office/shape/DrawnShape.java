@@ -64,7 +64,12 @@ public record DrawnShape(
 
   /** Clockwise, in degrees. */
   public double rotation() {
-    return options.number(0x0004, 0) / (double) FIXED;
+    return turned(options);
+  }
+
+  /** How far options turn something, clockwise, in degrees from 0 to 360. */
+  public static double turned(ShapeOptions options) {
+    return (options.number(0x0004, 0) / (double) FIXED % 360 + 360) % 360;
   }
 
   /** What of a picture is cut away on each side, in shares of it. */

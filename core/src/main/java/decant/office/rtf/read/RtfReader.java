@@ -351,15 +351,16 @@ abstract class RtfReader extends RtfEvents {
   /** A picture where it stands. */
   void shows(Media m, double width, double height) {
     media.put(m.id(), m);
+    PictureWords said = ofPicture();
     placed(
         new Inline.Picture(
             m.id(),
             width,
             height,
-            alt(),
+            said.alt(),
             Placement.INLINE,
             picture.crop(),
-            0,
+            said.turned(),
             Optional.empty(),
             Look.PLAIN));
   }
@@ -418,9 +419,19 @@ abstract class RtfReader extends RtfEvents {
     return state.goal() == Goal.TEXT;
   }
 
-  /** What the picture that ends shows, in words. */
-  String alt() {
-    return "";
+  /**
+   * What is said of a picture beside its data.
+   *
+   * @param alt what it shows, in words
+   * @param turned clockwise, in degrees
+   */
+  record PictureWords(String alt, double turned) {
+    static final PictureWords NONE = new PictureWords("", 0);
+  }
+
+  /** What was said of the picture that ends. */
+  PictureWords ofPicture() {
+    return PictureWords.NONE;
   }
 
   /** A picture where it stands. */

@@ -22,6 +22,7 @@ final class RtfShapes {
   private static final int FRAME_OF_PICTURE = 75;
   private static final int RECTANGLE = 1;
   private static final int BOX_OF_TEXT = 202;
+  private static final int DESCRIPTION = 0x0381;
 
   /** The options of [MS-ODRAW] 2.3 by the names that they have here. */
   private static final Map<Integer, String> NAMES =
@@ -41,7 +42,7 @@ final class RtfShapes {
           Map.entry(0x01CB, "lineWidth"),
           Map.entry(0x01CD, "lineStyle"),
           Map.entry(0x01CE, "lineDashing"),
-          Map.entry(0x0381, "wzDescription"),
+          Map.entry(DESCRIPTION, "wzDescription"),
           Map.entry(0x0384, "dxWrapDistLeft"),
           Map.entry(0x0385, "dyWrapDistTop"),
           Map.entry(0x0386, "dxWrapDistRight"),
@@ -182,13 +183,14 @@ final class RtfShapes {
     value.setLength(0);
   }
 
-  /** What the picture that ends shows, in words. */
-  String pictureAlt() {
+  /** What was said of the picture that ends. */
+  RtfReader.PictureWords pictureEnds() {
     said();
-    String alt = inPicture ? ofPicture.getOrDefault("wzDescription", "").strip() : "";
+    var t = new Told(0, false);
+    t.options.putAll(inPicture ? ofPicture : Map.of());
     inPicture = false;
     ofPicture = new HashMap<>();
-    return alt;
+    return new RtfReader.PictureWords(t.text(DESCRIPTION), DrawnShape.turned(t));
   }
 
   /** A word about where a shape stands. @return whether it is one */

@@ -407,8 +407,8 @@ public final class RtfWhole extends RtfReader {
   }
 
   @Override
-  String alt() {
-    return shapes.pictureAlt();
+  PictureWords ofPicture() {
+    return shapes.pictureEnds();
   }
 
   @Override
