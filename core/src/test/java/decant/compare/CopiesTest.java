@@ -364,4 +364,17 @@ class CopiesTest {
         .extracting(i -> Math.round(((Inline.Picture) i).rotation()))
         .isEqualTo(Math.round(degrees));
   }
+
+  /** One side alone is set in, where the other is as the style has it. */
+  @ParameterizedTest
+  @ValueSource(strings = {"odt", "rtf", "doc"})
+  void paragraphsThatRunFromTheRightAreSetInWhereTheyWere(String format) throws Exception {
+    Look rtl = Look.of(ParagraphTraits.DIRECTION, ParagraphTraits.Direction.RIGHT_TO_LEFT);
+    assertLooksAlike(
+        Samples.document(
+            Paragraph.of(rtl.with(ParagraphTraits.INDENT_START, 18.0), "x and y"),
+            Paragraph.of(rtl.with(ParagraphTraits.INDENT_END, 30.0), "y and z"),
+            Paragraph.of(rtl, "z")),
+        format);
+  }
 }

@@ -118,8 +118,11 @@ final class ParagraphProperties {
     int start = Units.twips(look.value(ParagraphTraits.INDENT_START));
     int end = Units.twips(look.value(ParagraphTraits.INDENT_END));
     int first = Units.twips(look.value(ParagraphTraits.FIRST_LINE));
-    boolean hasStart = all || differs(look, below, ParagraphTraits.INDENT_START);
-    boolean hasEnd = all || differs(look, below, ParagraphTraits.INDENT_END);
+    boolean startDiffers = all || differs(look, below, ParagraphTraits.INDENT_START);
+    boolean endDiffers = all || differs(look, below, ParagraphTraits.INDENT_END);
+    // From right to left, either in the old way takes the place of the other in the new one.
+    boolean hasStart = startDiffers || rtl && endDiffers;
+    boolean hasEnd = endDiffers || rtl && startDiffers;
     boolean hasFirst = all || differs(look, below, ParagraphTraits.FIRST_LINE);
     if (hasStart) {
       out.add(rtl ? Sprm.P_RIGHT_80 : Sprm.P_LEFT_80, start);
