@@ -369,12 +369,21 @@ class CopiesTest {
   @ParameterizedTest
   @ValueSource(strings = {"odt", "rtf", "doc"})
   void paragraphsThatRunFromTheRightAreSetInWhereTheyWere(String format) throws Exception {
-    Look rtl = Look.of(ParagraphTraits.DIRECTION, ParagraphTraits.Direction.RIGHT_TO_LEFT);
-    assertLooksAlike(
+    var style =
+        new NamedStyle(
+            "Right",
+            "Right",
+            NamedStyle.Kind.PARAGRAPH,
+            Optional.empty(),
+            Look.of(ParagraphTraits.DIRECTION, ParagraphTraits.Direction.RIGHT_TO_LEFT),
+            Look.PLAIN,
+            List.of());
+    Look rtl = Look.of(ParagraphTraits.STYLE, "Right");
+    Document d =
         Samples.document(
             Paragraph.of(rtl.with(ParagraphTraits.INDENT_START, 18.0), "x and y"),
             Paragraph.of(rtl.with(ParagraphTraits.INDENT_END, 30.0), "y and z"),
-            Paragraph.of(rtl, "z")),
-        format);
+            Paragraph.of(rtl, "z"));
+    assertLooksAlike(d.withStyles(d.styles().with(style)), format);
   }
 }
