@@ -175,17 +175,35 @@ final class OdfLooks {
   }
 
   /**
-   * @param properties {@code style:paragraph-properties}
-   * @param indentBelow how far the style below stands in, in points, from which tab stops count
+   * What holds of a paragraph where it says nothing itself.
+   *
+   * @param indent how far it stands in, in points, from which tab stops count
+   * @param rightToLeft which of its sides is where it begins
    */
-  Look paragraph(Element properties, double indentBelow) {
+  record Below(double indent, boolean rightToLeft) {
+    static final Below NOTHING = new Below(0, false);
+
+    /** With what a look says over it. */
+    Below with(Look own) {
+      return new Below(
+          own.get(ParagraphTraits.INDENT_START).orElse(indent),
+          own.get(ParagraphTraits.DIRECTION)
+              .map(d -> d == Direction.RIGHT_TO_LEFT)
+              .orElse(rightToLeft));
+    }
+  }
+
+  /**
+   * @param properties {@code style:paragraph-properties}
+   */
+  Look paragraph(Element properties, Below below) {
     Element p = properties;
     Look look = Look.PLAIN;
     Optional<Direction> direction =
         p.attribute("style:writing-mode")
             .filter(m -> m.matches("(rl|lr)(-tb)?"))
             .map(m -> m.startsWith("rl") ? Direction.RIGHT_TO_LEFT : Direction.LEFT_TO_RIGHT);
-    boolean rtl = direction.filter(d -> d == Direction.RIGHT_TO_LEFT).isPresent();
+    boolean rtl = direction.map(d -> d == Direction.RIGHT_TO_LEFT).orElse(below.rightToLeft());
     look = set(look, ParagraphTraits.DIRECTION, direction);
     look = set(look, ParagraphTraits.ALIGNMENT, alignment(p, rtl));
     Optional<Double> all = length(p.attribute("fo:margin"));
@@ -218,7 +236,7 @@ final class OdfLooks {
     look = set(look, ParagraphTraits.SNAP_TO_GRID, isSaid(p, "style:snap-to-layout-grid", "true"));
     Optional<Element> stops = p.child("style:tab-stops");
     if (stops.isPresent()) {
-      double from = look.get(ParagraphTraits.INDENT_START).orElse(indentBelow);
+      double from = look.get(ParagraphTraits.INDENT_START).orElse(below.indent());
       look = look.with(ParagraphTraits.TABS, tabs(stops.get(), from));
     }
     return look;

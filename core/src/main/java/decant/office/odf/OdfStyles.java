@@ -17,6 +17,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.BiFunction;
 
 /**
  * The styles of a file (ODF 1.3 part 3, §16): the common ones, which become named styles, and the
@@ -59,7 +60,7 @@ final class OdfStyles {
   private final OdfLooks looks;
   private final StyleSheet sheet;
   private final Map<String, Double> sizes = new HashMap<>();
-  private final Map<String, Double> indents = new HashMap<>();
+  private final Map<String, OdfLooks.Below> below = new HashMap<>();
   private boolean hyphenates;
 
   /**
@@ -88,14 +89,14 @@ final class OdfStyles {
             .orElse(Look.PLAIN)
             .over(TEXT);
     sizes.put("", texts.value(TextTraits.SIZE));
-    indents.put("", 0.0);
     Look paragraphs =
         Look.of(ParagraphTraits.WIDOW_CONTROL, false).with(ParagraphTraits.HYPHENATION, false);
     paragraphs =
         base.flatMap(d -> d.child("style:paragraph-properties"))
-            .map(p -> looks.paragraph(p, 0))
+            .map(p -> looks.paragraph(p, OdfLooks.Below.NOTHING))
             .orElse(Look.PLAIN)
             .over(paragraphs);
+    below.put("", OdfLooks.Below.NOTHING.with(paragraphs));
     paragraphs = hyphenation(base, paragraphs);
     Optional<Double> distance =
         base.flatMap(d -> d.child("style:paragraph-properties"))
@@ -161,7 +162,7 @@ final class OdfStyles {
     Look look =
         style
             .child("style:paragraph-properties")
-            .map(p -> looks.paragraph(p, indent(parent)))
+            .map(p -> looks.paragraph(p, below(parent)))
             .orElse(Look.PLAIN);
     return hyphenation(Optional.of(style), look);
   }
@@ -180,39 +181,40 @@ final class OdfStyles {
         style,
         sizes.getOrDefault("", 12.0),
         "style:text-properties",
-        (p, below) -> looks.text(p, below).get(TextTraits.SIZE));
+        (p, under) -> looks.text(p, under).get(TextTraits.SIZE).orElse(under));
   }
 
-  private double indent(String style) {
+  /** What holds of paragraphs of a style where they say nothing. */
+  private OdfLooks.Below below(String style) {
     return inherited(
-        indents,
+        below,
         style,
-        0,
+        below.getOrDefault("", OdfLooks.Below.NOTHING),
         "style:paragraph-properties",
-        (p, below) -> looks.paragraph(p, below).get(ParagraphTraits.INDENT_START));
-  }
-
-  /** What a style says of itself, given what holds below it. */
-  private interface Said {
-    Optional<Double> of(Element properties, double below);
+        (p, under) -> under.with(looks.paragraph(p, under)));
   }
 
   /**
    * What a paragraph style says, or the nearest that it stands on does.
    *
    * @param least what a chain of styles ends with, and a cycle
+   * @param said what properties say, given what holds below them
    */
-  private double inherited(
-      Map<String, Double> known, String style, double least, String properties, Said said) {
-    Double before = known.get(style);
+  private <T> T inherited(
+      Map<String, T> known,
+      String style,
+      T least,
+      String properties,
+      BiFunction<Element, T, T> said) {
+    T before = known.get(style);
     if (before != null) {
       return before;
     }
     known.put(style, least);
     Optional<Element> e = common.find("paragraph", style);
     String parent = e.flatMap(s -> s.attribute("style:parent-style-name")).orElse("");
-    double below = inherited(known, parent, least, properties, said);
-    double own = e.flatMap(s -> s.child(properties)).flatMap(p -> said.of(p, below)).orElse(below);
+    T under = inherited(known, parent, least, properties, said);
+    T own = e.flatMap(s -> s.child(properties)).map(p -> said.apply(p, under)).orElse(under);
     known.put(style, own);
     return own;
   }

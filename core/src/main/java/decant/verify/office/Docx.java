@@ -58,6 +58,20 @@ final class Docx {
     }
   }
 
+  /** The text of a comment, its paragraphs one after another. */
+  static String words(Element e) {
+    var b = new StringBuilder();
+    for (Element c : Package.children(e)) {
+      switch (c.getLocalName()) {
+        case "t" -> b.append(c.getTextContent());
+        case "tab", "br" -> b.append(' ');
+        case "p" -> b.append(words(c)).append(' ');
+        default -> b.append(words(c));
+      }
+    }
+    return b.toString();
+  }
+
   /** The text of an element that is not known. */
   static String plain(Element e) {
     return switch (e.getLocalName()) {

@@ -94,26 +94,16 @@ final class DocxDigest {
       throw new IOException("no body");
     }
     blocks(body, out);
+    if (Docx.child(body, "sectPr") == null) {
+      out.sheet(Sheet.A4);
+    }
     root("comments")
         .ifPresent(r ->
             Package.children(r).stream()
-                .map(c -> Docx.value(c, "author") + ": " + DocumentDigest.squeezed(words(c)))
+                .map(c -> Docx.value(c, "author") + ": " + DocumentDigest.squeezed(Docx.words(c)))
                 .sorted()
                 .forEach(c -> out.add(Aspect.COMMENTS, c)));
     return out.digest();
-  }
-
-  private static String words(Element e) {
-    var b = new StringBuilder();
-    for (Element c : Package.children(e)) {
-      switch (c.getLocalName()) {
-        case "t" -> b.append(c.getTextContent());
-        case "tab", "br" -> b.append(' ');
-        case "p" -> b.append(words(c)).append(' ');
-        default -> b.append(words(c));
-      }
-    }
-    return b.toString();
   }
 
   private int section = 1;

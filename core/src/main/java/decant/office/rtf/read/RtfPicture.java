@@ -1,7 +1,11 @@
 package decant.office.rtf.read;
 
 import com.rtfparserkit.rtf.Command;
+import decant.model.Inline;
 import decant.model.look.Insets;
+import decant.model.look.Look;
+import decant.model.look.MediaId;
+import decant.model.look.Placement;
 import java.util.HexFormat;
 import java.util.Optional;
 
@@ -48,6 +52,24 @@ final class RtfPicture {
     }
   }
 
+  /**
+   * It on the line.
+   *
+   * @param width in points; so is {@code height}
+   */
+  Inline.Picture shown(MediaId media, double width, double height, Words said) {
+    return new Inline.Picture(
+        media,
+        width,
+        height,
+        said.alt(),
+        Placement.INLINE,
+        crop(),
+        said.turned(),
+        Optional.empty(),
+        Look.PLAIN);
+  }
+
   /** Its media type; empty if it is of none that is known. */
   String type() {
     return type;
@@ -86,5 +108,15 @@ final class RtfPicture {
 
   private static double share(int cut, int whole) {
     return Math.clamp(cut / (double) whole, -1, 0.99);
+  }
+
+  /**
+   * What is said of a picture beside its data.
+   *
+   * @param alt what it shows, in words
+   * @param turned clockwise, in degrees
+   */
+  record Words(String alt, double turned) {
+    static final Words NONE = new Words("", 0);
   }
 }

@@ -12,7 +12,6 @@ import decant.model.look.ListDefinition;
 import decant.model.look.Look;
 import decant.model.look.Media;
 import decant.model.look.MediaId;
-import decant.model.look.Placement;
 import decant.model.look.TextTraits;
 import decant.office.rtf.read.RtfState.Goal;
 import decant.picture.PictureSize;
@@ -351,18 +350,7 @@ abstract class RtfReader extends RtfEvents {
   /** A picture where it stands. */
   void shows(Media m, double width, double height) {
     media.put(m.id(), m);
-    PictureWords said = ofPicture();
-    placed(
-        new Inline.Picture(
-            m.id(),
-            width,
-            height,
-            said.alt(),
-            Placement.INLINE,
-            picture.crop(),
-            said.turned(),
-            Optional.empty(),
-            Look.PLAIN));
+    placed(picture.shown(m.id(), width, height, ofPicture()));
   }
 
   /** Where the characters of a group go that only a whole file has; empty if it is none of them. */
@@ -419,19 +407,9 @@ abstract class RtfReader extends RtfEvents {
     return state.goal() == Goal.TEXT;
   }
 
-  /**
-   * What is said of a picture beside its data.
-   *
-   * @param alt what it shows, in words
-   * @param turned clockwise, in degrees
-   */
-  record PictureWords(String alt, double turned) {
-    static final PictureWords NONE = new PictureWords("", 0);
-  }
-
   /** What was said of the picture that ends. */
-  PictureWords ofPicture() {
-    return PictureWords.NONE;
+  RtfPicture.Words ofPicture() {
+    return RtfPicture.Words.NONE;
   }
 
   /** A picture where it stands. */

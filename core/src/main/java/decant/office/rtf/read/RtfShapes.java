@@ -184,13 +184,13 @@ final class RtfShapes {
   }
 
   /** What was said of the picture that ends. */
-  RtfReader.PictureWords pictureEnds() {
+  RtfPicture.Words pictureEnds() {
     said();
     var t = new Told(0, false);
     t.options.putAll(inPicture ? ofPicture : Map.of());
     inPicture = false;
     ofPicture = new HashMap<>();
-    return new RtfReader.PictureWords(t.text(DESCRIPTION), DrawnShape.turned(t));
+    return new RtfPicture.Words(t.text(DESCRIPTION), DrawnShape.turned(t));
   }
 
   /** A word about where a shape stands. @return whether it is one */

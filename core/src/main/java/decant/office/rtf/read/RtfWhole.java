@@ -407,7 +407,7 @@ public final class RtfWhole extends RtfReader {
   }
 
   @Override
-  PictureWords ofPicture() {
+  RtfPicture.Words ofPicture() {
     return shapes.pictureEnds();
   }
 
