@@ -365,6 +365,11 @@ class CopiesTest {
         .isEqualTo(Math.round(degrees));
   }
 
+  private static List<Double> indents(Document d, Paragraph p) {
+    Look in = d.styles().paragraphLook(p.look());
+    return List.of(in.value(ParagraphTraits.INDENT_START), in.value(ParagraphTraits.INDENT_END));
+  }
+
   /** One side alone is set in, where the other is as the style has it. */
   @ParameterizedTest
   @ValueSource(strings = {"odt", "rtf", "doc"})
@@ -385,5 +390,8 @@ class CopiesTest {
             Paragraph.of(rtl.with(ParagraphTraits.INDENT_END, 30.0), "y and z"),
             Paragraph.of(rtl, "z"));
     assertLooksAlike(d.withStyles(d.styles().with(style)), format);
+    Document back = Samples.taken(folder.resolve("copy." + format)).document();
+    assertThat(back.paragraphs().stream().map(p -> indents(back, p)))
+        .containsExactly(List.of(18.0, 0.0), List.of(0.0, 30.0), List.of(0.0, 0.0));
   }
 }
