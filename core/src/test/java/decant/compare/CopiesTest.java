@@ -3,7 +3,8 @@ package decant.compare;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import decant.Samples;
-import decant.io.Untouchable;
+import decant.format.Format;
+import decant.format.Formats;
 import decant.model.Block;
 import decant.model.Cell;
 import decant.model.Document;
@@ -31,9 +32,11 @@ import decant.model.look.Rule;
 import decant.model.look.Rules;
 import decant.model.look.TableTraits;
 import decant.model.look.TextTraits;
-import decant.publish.Publisher;
 import decant.reading.ReadRequest;
+import decant.verify.Check;
 import decant.work.Deadline;
+import java.io.OutputStream;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.ArrayList;
@@ -52,7 +55,12 @@ class CopiesTest {
 
   private Path saved(Document d, String name) throws Exception {
     Path file = folder.resolve(name);
-    Publisher.workingCopy(d, file, true, Untouchable.inputs(List.of()));
+    Format format = Formats.byExtension(name).orElseThrow();
+    try (OutputStream out = Files.newOutputStream(file)) {
+      Formats.writer(format).write(d, out);
+    }
+    assertThat(Formats.recognise(file)).isEqualTo(format);
+    assertThat(Formats.verifier(format).verify(file, d)).allMatch(Check::passed);
     return file;
   }
 

@@ -27,6 +27,7 @@ import org.apache.poi.util.LittleEndian;
 final class DocTables {
   private static final double TWIPS = 20;
   private static final int PADDING = 0xD634; // sprmTCellPaddingDefault, §2.6.3
+  private static final int OF_CELLS = 0xD632; // sprmTCellPadding
   private static final int RIGHT_TO_LEFT = 0x560B; // sprmTFBiDi
   private static final int MEASURED = 3; // a width in twips, §2.9.100
 
@@ -42,15 +43,16 @@ final class DocTables {
   decant.model.Table read(Table t, int depth) throws ReadProblem {
     ColumnEdges edges = edges(t);
     var rows = new GridRows(edges);
+    Insets room = t.numRows() > 0 ? padding(t.getRow(0), text.said(t.getRow(0))) : Insets.NONE;
     for (int r = 0; r < t.numRows(); r++) {
-      row(t.getRow(r), rows, depth);
+      row(t.getRow(r), rows, room, depth);
     }
     Look look = Look.of(TableTraits.FIXED_COLUMNS, true);
     if (t.numRows() > 0) {
       TableRow first = t.getRow(0);
       double gap = first.getGapHalf() / TWIPS;
       byte[] said = text.said(first);
-      look = look.with(TableTraits.CELL_PADDING, padding(said, new Insets(0, gap, 0, gap)));
+      look = look.with(TableTraits.CELL_PADDING, room);
       if (depth == 0 && DocFrames.table(said) instanceof Placement.Floating f) {
         look = look.with(TableTraits.PLACEMENT, f);
       }
@@ -81,14 +83,20 @@ final class DocTables {
     return ColumnEdges.of(all);
   }
 
-  private void row(TableRow row, GridRows rows, int depth) throws ReadProblem {
+  /**
+   * @param usual the room around the text of cells that say nothing of it
+   */
+  private void row(TableRow row, GridRows rows, Insets usual, int depth) throws ReadProblem {
     byte[] said = text.said(row);
     List<Colour> shades = DocSprms.shades(said);
     var colours = new RuleColours(said);
+    Insets ofRow = padding(row, said);
     for (int k = 0; k < row.numCells(); k++) {
       TableCell c = row.getCell(k);
       Look look = look(c, row, k, colours);
       boolean shaded = k < shades.size() && !shades.get(k).equals(Colour.WHITE);
+      Insets room = padding(said, OF_CELLS, k, ofRow);
+      look = room.equals(usual) ? look : look.with(TableTraits.CELL_PADDING, room);
       rows.cell(
           c.getLeftEdge(),
           c.getLeftEdge() + c.getWidth(),
@@ -120,12 +128,18 @@ final class DocTables {
     return row.cantSplit() ? look.with(TableTraits.ROW_SPLITS, false) : look;
   }
 
-  /** What stands between the edges of cells and their text, by what rows say of all of them. */
-  private static Insets padding(byte[] row, Insets usual) {
+  /** What stands between the edges of cells and their text, by what a row says of all of them. */
+  private static Insets padding(TableRow row, byte[] said) {
+    double gap = row.getGapHalf() / TWIPS;
+    return padding(said, PADDING, 0, new Insets(0, gap, 0, gap));
+  }
+
+  private static Insets padding(byte[] row, int sprm, int cell, Insets usual) {
     double[] sides = {usual.top(), usual.left(), usual.bottom(), usual.right()};
-    for (byte[] b : DocSprms.each(row, 2, PADDING)) {
+    for (byte[] b : DocSprms.each(row, 2, sprm)) {
       // CSSAOperand, §2.9.45: which cells, which sides, how it is measured, how wide.
-      for (int k = 0; b.length >= 6 && b[3] == MEASURED && k < sides.length; k++) {
+      boolean holds = b.length >= 6 && b[3] == MEASURED && b[0] <= cell && cell < b[1];
+      for (int k = 0; holds && k < sides.length; k++) {
         if ((b[2] >> k & 1) == 1) {
           sides[k] = LittleEndian.getUShort(b, 4) / TWIPS;
         }

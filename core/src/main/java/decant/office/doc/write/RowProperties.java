@@ -30,7 +30,6 @@ record RowProperties(Table table, CellGrid grid, double[] edges, boolean textAtE
 
   private static final int SHADED_AT_ONCE = 22; // cells, §2.9.51
   private static final int SIDES = 4;
-  private static final int ALL_SIDES = 0x0F;
   private static final int MEASURED = 3; // a width in twips, §2.9.100
 
   /** A table; one that is wider than can be said is made narrower, all its columns alike. */
@@ -84,18 +83,41 @@ record RowProperties(Table table, CellGrid grid, double[] edges, boolean textAtE
     out.flag(Sprm.T_AUTOFIT, !look.value(TableTraits.FIXED_COLUMNS));
     double reach = textAtEdge ? padding.left() : 0;
     cells(out, row, look.value(TableTraits.INDENT) - reach);
-    padding(out, 1, padding.top());
-    padding(out, 2, padding.left());
-    padding(out, 4, padding.bottom());
-    padding(out, 8, padding.right());
+    padding(out, Sprm.T_PADDING, 0, padding, Optional.empty());
+    ofCells(out, row, padding);
     return out.array();
   }
 
-  /** CSSAOperand, §2.9.45: for all cells, on some sides, so many twips. */
-  private static void padding(Properties out, int sides, double points) {
-    out.add(
-        Sprm.T_PADDING,
-        new Bytes().u8(0).u8(1).u8(sides & ALL_SIDES).u8(MEASURED).u16(Units.twips(points)));
+  /** Cells with other room around their text than the table has. */
+  private void ofCells(Properties out, int row, Insets usual) {
+    List<CellGrid.Piece> pieces = pieces(row);
+    for (int k = 0; k < pieces.size(); k++) {
+      Look look = table.lookOf(table.rows().get(row), pieces.get(k).cell());
+      padding(
+          out,
+          Sprm.T_CELL_PADDING,
+          k,
+          look.get(TableTraits.CELL_PADDING).orElse(usual),
+          Optional.of(usual));
+    }
+  }
+
+  /** CSSAOperand, §2.9.45: for one cell, or all of them, on each side so many twips. */
+  private static void padding(
+      Properties out, int sprm, int cell, Insets padding, Optional<Insets> below) {
+    int[] is = sides(padding);
+    int[] was = below.map(RowProperties::sides).orElse(new int[SIDES]);
+    for (int k = 0; k < SIDES; k++) {
+      if (below.isEmpty() || is[k] != was[k]) {
+        out.add(sprm, new Bytes().u8(cell).u8(cell + 1).u8(1 << k).u8(MEASURED).u16(is[k]));
+      }
+    }
+  }
+
+  private static int[] sides(Insets i) {
+    return new int[] {
+      Units.twips(i.top()), Units.twips(i.left()), Units.twips(i.bottom()), Units.twips(i.right())
+    };
   }
 
   private static void floating(Properties out, Placement.Floating f) {

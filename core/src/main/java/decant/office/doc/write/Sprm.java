@@ -124,6 +124,7 @@ final class Sprm {
   static final int T_GAP = 0x9602;
   static final int T_AUTOFIT = 0x3615;
   static final int T_PADDING = 0xD634;
+  static final int T_CELL_PADDING = 0xD632;
   static final int T_SHADING = 0xD612;
   static final int T_SHADING_SECOND = 0xD616;
   static final int T_SHADING_THIRD = 0xD60C;
