@@ -22,6 +22,7 @@ import decant.model.walk.Part;
 import decant.office.emit.Direction;
 import decant.office.emit.Emitter;
 import decant.office.emit.Event;
+import decant.office.emit.Languages;
 import decant.office.emit.Sink;
 import decant.office.pending.Pending;
 import java.io.IOException;
@@ -94,7 +95,9 @@ public final class RtfWriter implements Sink {
   }
 
   private void whole() {
-    o.open().word("rtf1").word("ansi").word("ansicpg1252").word("uc1").word("deff0").newLine();
+    o.open().word("rtf1").word("ansi").word("ansicpg1252").word("uc1").word("deff0");
+    Languages.number(language()).ifPresent(n -> o.word("deflang", n));
+    o.newLine();
     var head = new Head(o, document, registers, looks);
     registers.font(document.styles().textBase(Look.PLAIN).value(TextTraits.FAMILY));
     head.fontsAndColours();
@@ -105,6 +108,11 @@ public final class RtfWriter implements Sink {
     settings();
     emitter.body(this);
     o.close().newLine();
+  }
+
+  private String language() {
+    String own = document.metadata().language();
+    return own.isEmpty() ? document.styles().textBase(Look.PLAIN).value(TextTraits.LANGUAGE) : own;
   }
 
   private void settings() {

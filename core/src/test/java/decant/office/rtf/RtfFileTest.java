@@ -28,6 +28,8 @@ import java.nio.file.Path;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 /** RTF files taken in; control words as Rich Text Format 1.9.1 has them. */
 class RtfFileTest {
@@ -41,6 +43,42 @@ class RtfFileTest {
 
   private static List<String> texts(Document d) {
     return d.paragraphs().stream().map(Paragraph::text).toList();
+  }
+
+  /** “Document Formatting Properties”: that of the usual style, else that of the document. */
+  @ParameterizedTest
+  @CsvSource(
+      nullValues = "-",
+      value = {
+        "-, 1031, de-DE",
+        "2057, 1031, en-GB",
+        "2057, -, en-GB",
+        "-, -, ''",
+      })
+  void theLanguageOfTheDocument(String style, String whole, String language) throws Exception {
+    String said =
+        "{\\rtf1\\ansi"
+            + (whole == null ? "" : "\\deflang" + whole)
+            + "{\\fonttbl{\\f0 Carlito;}}{\\stylesheet{\\s0"
+            + (style == null ? "" : "\\lang" + style)
+            + " Normal;}}\\pard Berths\\par}";
+    Document d = taken(said).document();
+    assertThat(d.metadata().language()).isEqualTo(language);
+    Path copy = folder.resolve("copy.rtf");
+    try (var out = Files.newOutputStream(copy)) {
+      Formats.writer(Formats.of("rtf").orElseThrow())
+          .write(
+              Document.of(
+                  d.metadata(),
+                  d.styles(),
+                  d.lists(),
+                  d.sections(),
+                  d.stories(),
+                  d.media(),
+                  List.of()),
+              out);
+    }
+    assertThat(Samples.taken(copy).document().metadata().language()).isEqualTo(language);
   }
 
   @Test

@@ -85,13 +85,16 @@ final class RtfPages {
     return all;
   }
 
-  Metadata metadata() {
+  /**
+   * @param language of the text, as its usual style has it; empty if that says none
+   */
+  Metadata metadata(String language) {
     return new Metadata(
             word(Command.title),
             word(Command.subject),
             word(Command.author),
             word(Command.keywords),
-            "")
+            language.isEmpty() ? paper.language() : language)
         .clean();
   }
 

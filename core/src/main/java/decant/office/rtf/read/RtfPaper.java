@@ -10,6 +10,7 @@ import decant.model.look.ListDefinition.NumberFormat;
 import decant.model.look.Rules;
 import decant.model.look.Typesetting;
 import decant.model.look.VerticalAlignment;
+import decant.office.emit.Languages;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
@@ -60,7 +61,7 @@ final class RtfPaper {
   void command(Command c, int value, boolean hasValue) {
     boolean on = !hasValue || value != 0;
     switch (c) {
-      case paperw, paperh, margl, margr, margt, margb, gutter, deff, deftab ->
+      case paperw, paperh, margl, margr, margt, margb, gutter, deff, deftab, deflang ->
           ofDocument.put(c, value);
       case facingp, widowctrl, expshrtn -> ofDocument.put(c, 1);
       case hyphauto -> ofDocument.put(c, on ? 1 : 0);
@@ -119,6 +120,11 @@ final class RtfPaper {
   /** Whether pages on the left and on the right have running texts of their own. */
   boolean facing() {
     return ofDocument.containsKey(Command.facingp);
+  }
+
+  /** The language that text has where nothing else is said; empty if that is not said either. */
+  String language() {
+    return Languages.tag(ofDocument.getOrDefault(Command.deflang, 0)).orElse("");
   }
 
   /** Whether the first page of the section has running texts of its own. */

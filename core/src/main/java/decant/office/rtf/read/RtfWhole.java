@@ -61,10 +61,11 @@ public final class RtfWhole extends RtfReader {
       throw new IOException(e);
     }
     r.pages.section(r.text.blocks());
+    String language = r.sheet().textBase(Look.PLAIN).value(TextTraits.LANGUAGE);
     return new Whole(
         r.numbered.settled(
             Document.of(
-                r.pages.metadata(),
+                r.pages.metadata(language),
                 r.sheet().withTypesetting(r.pages.paper().typesetting()),
                 r.lists,
                 r.pages.sections(),
