@@ -19,9 +19,9 @@ import decant.model.look.Placement.Origin;
 import decant.model.look.Placement.Wrap;
 import decant.model.look.Rule;
 import decant.model.look.VerticalAlignment;
+import decant.office.docx.markup.Anchors;
 import decant.office.docx.markup.DocxLooks;
 import decant.office.docx.markup.Out;
-import decant.office.docx.markup.Wraps;
 import decant.office.xml.Element;
 import decant.office.xml.PackageFile;
 import decant.office.xml.XmlParts;
@@ -80,8 +80,7 @@ final class DrawingReader {
             .child("wp:docPr")
             .flatMap(d -> d.attribute("descr").or(() -> d.attribute("title")))
             .orElse("");
-    Placement placement =
-        holder.get().name().equals("wp:anchor") ? anchor(holder.get()) : Placement.INLINE;
+    Placement placement = Anchors.of(holder.get());
     var kept = new Kept(DocxLooks.FORMAT, XmlParts.write(drawing));
     var frame = new Framed(w, h, alt, placement, Optional.of(kept), look);
     for (Element e : data.get().elements()) {
@@ -118,64 +117,6 @@ final class DrawingReader {
 
   private static double size(Optional<String> emu) {
     return Math.clamp(DocxLooks.number(emu).orElse(0.0) / Out.EMU, 0, LARGEST);
-  }
-
-  /** §20.4.2.3. */
-  private static Placement anchor(Element a) {
-    Wrap wrap = Wraps.of(a);
-    boolean behind = a.attribute("behindDoc").map(DocxLooks::isOn).orElse(false);
-    Axis across = new Axis(Origin.COLUMN, Align.OFFSET, 0);
-    Axis down = new Axis(Origin.PARAGRAPH, Align.OFFSET, 0);
-    if (a.attribute("simplePos").map(DocxLooks::isOn).orElse(false)
-        && a.child("wp:simplePos").isPresent()) {
-      Element p = a.child("wp:simplePos").get();
-      across = new Axis(Origin.PAGE, Align.OFFSET, emu(p.attribute("x")));
-      down = new Axis(Origin.PAGE, Align.OFFSET, emu(p.attribute("y")));
-    } else {
-      across = a.child("wp:positionH").map(DrawingReader::across).orElse(across);
-      down = a.child("wp:positionV").map(DrawingReader::down).orElse(down);
-    }
-    return new Placement.Floating(
-        across,
-        down,
-        wrap,
-        new Insets(
-            emu(a.attribute("distT")),
-            emu(a.attribute("distR")),
-            emu(a.attribute("distB")),
-            emu(a.attribute("distL"))),
-        behind && wrap.equals(Wrap.THROUGH));
-  }
-
-  private static double emu(Optional<String> v) {
-    return Math.clamp(DocxLooks.number(v).orElse(0.0) / Out.EMU, -LARGEST, LARGEST);
-  }
-
-  private static Axis across(Element p) {
-    Origin origin =
-        switch (p.attribute("relativeFrom").orElse("")) {
-          case "page", "leftMargin", "insideMargin", "rightMargin", "outsideMargin" -> Origin.PAGE;
-          case "margin" -> Origin.MARGIN;
-          default -> Origin.COLUMN;
-        };
-    return axis(p, origin);
-  }
-
-  private static Axis down(Element p) {
-    Origin origin =
-        switch (p.attribute("relativeFrom").orElse("")) {
-          case "page", "topMargin", "bottomMargin", "insideMargin", "outsideMargin" -> Origin.PAGE;
-          case "margin" -> Origin.MARGIN;
-          case "line" -> Origin.LINE;
-          default -> Origin.PARAGRAPH;
-        };
-    return axis(p, origin);
-  }
-
-  private static Axis axis(Element p, Origin origin) {
-    String align = p.child("wp:align").map(Element::text).map(String::strip).orElse("");
-    return Framed.axis(
-        origin, align, emu(p.child("wp:posOffset").map(Element::text).map(String::strip)));
   }
 
   private Optional<Inline> picture(Element pic, Framed frame, NodeId at) throws ReadProblem {
@@ -275,7 +216,7 @@ final class DrawingReader {
   }
 
   private static double inset(Element bodyPr, String name, double otherwise) {
-    return bodyPr.attribute(name).isPresent() ? emu(bodyPr.attribute(name)) : otherwise;
+    return bodyPr.attribute(name).isPresent() ? Anchors.points(bodyPr.attribute(name)) : otherwise;
   }
 
   NodeId story(Element txbxContent) throws ReadProblem {

@@ -8,9 +8,6 @@ import decant.model.look.Kept;
 import decant.model.look.Look;
 import decant.model.look.Media;
 import decant.model.look.Placement;
-import decant.model.look.Placement.Align;
-import decant.model.look.Placement.Axis;
-import decant.model.look.Placement.Origin;
 import decant.model.look.Rule;
 import decant.model.look.VerticalAlignment;
 import java.util.Optional;
@@ -75,15 +72,5 @@ record Framed(
         Optional.empty(),
         outline,
         rotation);
-  }
-
-  /** A place by the word for an edge, or at a distance from the origin where no word is given. */
-  static Axis axis(Origin origin, String align, double offset) {
-    return switch (align) {
-      case "left", "top", "inside" -> new Axis(origin, Align.START, 0);
-      case "center" -> new Axis(origin, Align.CENTRE, 0);
-      case "right", "bottom", "outside" -> new Axis(origin, Align.END, 0);
-      default -> new Axis(origin, Align.OFFSET, offset);
-    };
   }
 }

@@ -6,23 +6,18 @@ import decant.model.NodeId;
 import decant.model.Paragraph;
 import decant.model.Story;
 import decant.model.look.Colour;
-import decant.model.look.Contour;
 import decant.model.look.Insets;
 import decant.model.look.Kept;
 import decant.model.look.Look;
 import decant.model.look.Media;
 import decant.model.look.ParagraphTraits;
 import decant.model.look.Placement;
-import decant.model.look.Placement.Align;
-import decant.model.look.Placement.Axis;
-import decant.model.look.Placement.Origin;
-import decant.model.look.Placement.Wrap;
 import decant.model.look.Rule;
 import decant.model.look.TextTraits;
 import decant.model.look.VerticalAlignment;
 import decant.office.docx.markup.DocxLooks;
+import decant.office.docx.markup.VmlPlace;
 import decant.office.docx.markup.VmlStyle;
-import decant.office.docx.markup.Wraps;
 import decant.office.xml.Element;
 import decant.office.xml.XmlParts;
 import decant.reading.ReadProblem;
@@ -71,7 +66,10 @@ final class VmlReader {
     VmlStyle style = VmlStyle.of(e.attribute("style").orElse(""));
     double w = length(style.get("width"), group, 0);
     double h = length(style.get("height"), group, 1);
-    Placement placement = group.isPresent() ? inGroup(style, group.get()) : placement(e, style);
+    Placement placement =
+        group.isPresent()
+            ? VmlPlace.shifted(e, inGroup(style, group.get()))
+            : VmlPlace.of(e, style);
     String alt = e.attribute("alt").orElse("");
     if (!drawn) {
       // What is drawn around the text is left out, and that is told.
@@ -118,15 +116,12 @@ final class VmlReader {
     double height = rule && frame.height() <= 0 ? 1.5 : frame.height();
     Placement place = frame.placement();
     if (e.name().equals("v:line")) {
-      double[] from = point(e.attribute("from").orElse("0,0"));
-      double[] to = point(e.attribute("to").orElse("0,0"));
+      double[] from = VmlStyle.point(e.attribute("from").orElse("0,0"));
+      double[] to = VmlStyle.point(e.attribute("to").orElse("0,0"));
       width = Math.clamp(Math.abs(to[0] - from[0]), 0, VmlStyle.LARGEST);
       height = Math.clamp(Math.abs(to[1] - from[1]), 0, VmlStyle.LARGEST);
       boolean down = (to[0] - from[0]) * (to[1] - from[1]) >= 0;
       geometry = down ? Geometry.LINE_DOWN : Geometry.LINE_UP;
-      if (place instanceof Placement.Floating f) {
-        place = moved(f, Math.min(from[0], to[0]), Math.min(from[1], to[1]));
-      }
     }
     boolean stroked = !isFalse(e.attribute("stroked")) && !rule;
     boolean pictureShape =
@@ -159,25 +154,16 @@ final class VmlReader {
                             40),
                         e.attribute("strokecolor").flatMap(VmlReader::colour).orElse(Colour.BLACK)))
                 : Optional.empty(),
-            rotation(style));
+            style.rotation());
   }
 
   private static boolean geometryIsLine(Geometry g) {
     return g == Geometry.LINE_DOWN || g == Geometry.LINE_UP;
   }
 
-  private static Placement moved(Placement.Floating f, double x, double y) {
-    return new Placement.Floating(
-        new Axis(f.across().origin(), Align.OFFSET, f.across().offset() + x),
-        new Axis(f.down().origin(), Align.OFFSET, f.down().offset() + y),
-        f.wrap(),
-        f.distance(),
-        f.behind());
-  }
-
   private Inline group(Element e, Framed frame, NodeId at) throws ReadProblem {
-    double[] size = point(e.attribute("coordsize").orElse("1000,1000"));
-    double[] origin = point(e.attribute("coordorigin").orElse("0,0"));
+    double[] size = VmlStyle.point(e.attribute("coordsize").orElse("1000,1000"));
+    double[] origin = VmlStyle.point(e.attribute("coordorigin").orElse("0,0"));
     double byX = size[0] > 0 ? frame.width() / size[0] : 1;
     double byY = size[1] > 0 ? frame.height() / size[1] : 1;
     var members = new ArrayList<Inline>();
@@ -244,63 +230,7 @@ final class VmlReader {
             Optional.of(story.id()),
             VerticalAlignment.CENTRE,
             Optional.empty(),
-            rotation(boxStyle));
-  }
-
-  private static double rotation(VmlStyle style) {
-    String r = style.get("rotation", "0");
-    return r.endsWith("fd") ? number(r.replace("fd", "")) / 65_536 : number(r) % 360;
-  }
-
-  private static Placement placement(Element e, VmlStyle style) {
-    if (!style.get("position", "").equals("absolute")) {
-      return Placement.INLINE;
-    }
-    Optional<Element> w10 = e.child("w10:wrap");
-    Wrap wrap =
-        switch (w10.flatMap(x -> x.attribute("type")).orElse("none")) {
-          case "square" -> new Wrap.Around(Wraps.side(w10.get().attribute("side")), Contour.BOX);
-          case "tight", "through" ->
-              new Wrap.Around(
-                  Wraps.side(w10.get().attribute("side")),
-                  Wraps.contour(e.attribute("wrapcoords")));
-          case "topAndBottom" -> Wrap.ABOVE_AND_BELOW;
-          default -> Wrap.THROUGH;
-        };
-    Origin across =
-        switch (style.get(
-            "mso-position-horizontal-relative",
-            w10.flatMap(x -> x.attribute("anchorx")).orElse("text"))) {
-          case "page", "left-margin-area", "right-margin-area" -> Origin.PAGE;
-          case "margin" -> Origin.MARGIN;
-          default -> Origin.COLUMN;
-        };
-    Origin down =
-        switch (style.get(
-            "mso-position-vertical-relative",
-            w10.flatMap(x -> x.attribute("anchory")).orElse("text"))) {
-          case "page", "top-margin-area", "bottom-margin-area" -> Origin.PAGE;
-          case "margin" -> Origin.MARGIN;
-          case "line" -> Origin.LINE;
-          default -> Origin.PARAGRAPH;
-        };
-    return new Placement.Floating(
-        axis(across, style.get("mso-position-horizontal", ""), style, "left"),
-        axis(down, style.get("mso-position-vertical", ""), style, "top"),
-        wrap,
-        new Insets(
-            VmlStyle.points(style.get("mso-wrap-distance-top", "0")),
-            VmlStyle.points(style.get("mso-wrap-distance-right", "9pt")),
-            VmlStyle.points(style.get("mso-wrap-distance-bottom", "0")),
-            VmlStyle.points(style.get("mso-wrap-distance-left", "9pt"))),
-        style.get("z-index", "0").startsWith("-"));
-  }
-
-  private static Axis axis(Origin origin, String align, VmlStyle style, String side) {
-    return Framed.axis(
-        origin,
-        align,
-        VmlStyle.points(style.get("margin-" + side, "0")) + VmlStyle.points(style.get(side, "0")));
+            boxStyle.rotation());
   }
 
   private static double length(Optional<String> v, Optional<double[]> group, int axis) {
@@ -311,16 +241,6 @@ final class VmlReader {
 
   private static double number(String v) {
     return DocxLooks.number(Optional.of(v.strip())).orElse(0.0);
-  }
-
-  private static double[] point(String v) {
-    String[] parts = v.split(",", -1);
-    boolean units = v.matches(".*[a-z].*");
-    double[] out = new double[2];
-    for (int k = 0; k < 2 && k < parts.length; k++) {
-      out[k] = parts[k].isBlank() ? 0 : units ? VmlStyle.points(parts[k]) : number(parts[k]);
-    }
-    return out;
   }
 
   private static Insets insets(String v) {

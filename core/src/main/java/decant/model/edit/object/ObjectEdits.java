@@ -141,8 +141,8 @@ public final class ObjectEdits {
         "Turn",
         o ->
             switch (o) {
-              case Inline.Picture p -> with(p, p.width(), p.height(), p.placement(), p.crop(), to);
-              case Inline.Shape s -> with(s, s.width(), s.height(), s.placement(), to);
+              case Inline.Picture p -> with(p, p.placement(), to);
+              case Inline.Shape s -> with(s, s.placement(), to);
               default -> o;
             });
   }
@@ -171,13 +171,17 @@ public final class ObjectEdits {
           }
           double wide = p.width() / (1 - p.crop().left() - p.crop().right());
           double high = p.height() / (1 - p.crop().top() - p.crop().bottom());
-          return with(
-              p,
+          // Cut otherwise, it is no longer what the original's own description says.
+          return new Inline.Picture(
+              p.media(),
               wide * (1 - to.left() - to.right()),
               high * (1 - to.top() - to.bottom()),
+              p.alt(),
               p.placement(),
               to,
-              p.rotation());
+              p.rotation(),
+              Optional.empty(),
+              p.look());
         });
   }
 
@@ -347,29 +351,53 @@ public final class ObjectEdits {
       case Inline.Picture p ->
           new Inline.Picture(
               p.media(), w, h, p.alt(), p.placement(), p.crop(), p.rotation(), p.kept(), p.look());
-      case Inline.Shape s -> with(s, w, h, s.placement(), s.rotation());
+      // What the original's own description draws in it would have to grow with it.
+      case Inline.Shape s ->
+          new Inline.Shape(
+              s.drawing(),
+              w,
+              h,
+              s.content(),
+              s.alt(),
+              s.placement(),
+              s.rotation(),
+              Optional.empty(),
+              s.look());
       default -> o;
     };
   }
 
   private static Inline placed(Inline o, Placement placement) {
     return switch (o) {
-      case Inline.Picture p -> with(p, p.width(), p.height(), placement, p.crop(), p.rotation());
-      case Inline.Shape s -> with(s, s.width(), s.height(), placement, s.rotation());
+      case Inline.Picture p -> with(p, placement, p.rotation());
+      case Inline.Shape s -> with(s, placement, s.rotation());
       default -> o;
     };
   }
 
-  /** Changed, it is no longer what the original's own description says. */
-  private static Inline.Picture with(
-      Inline.Picture p, double w, double h, Placement placement, Insets crop, double rotation) {
+  private static Inline.Picture with(Inline.Picture p, Placement placement, double rotation) {
     return new Inline.Picture(
-        p.media(), w, h, p.alt(), placement, crop, rotation, Optional.empty(), p.look());
+        p.media(),
+        p.width(),
+        p.height(),
+        p.alt(),
+        placement,
+        p.crop(),
+        rotation,
+        p.kept(),
+        p.look());
   }
 
-  private static Inline.Shape with(
-      Inline.Shape s, double w, double h, Placement placement, double rotation) {
+  private static Inline.Shape with(Inline.Shape s, Placement placement, double rotation) {
     return new Inline.Shape(
-        s.drawing(), w, h, s.content(), s.alt(), placement, rotation, Optional.empty(), s.look());
+        s.drawing(),
+        s.width(),
+        s.height(),
+        s.content(),
+        s.alt(),
+        placement,
+        rotation,
+        s.kept(),
+        s.look());
   }
 }

@@ -4,6 +4,7 @@ import java.util.LinkedHashMap;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 
 /** What a shape's {@code style} says, as CSS (ISO/IEC 29500-4 §19.1.2.19). */
@@ -43,10 +44,36 @@ public final class VmlStyle {
 
   /** With another size, in points. */
   public VmlStyle sized(double width, double height) {
+    return with(Map.of("width", of(width), "height", of(height)));
+  }
+
+  /** With other values of some properties. */
+  VmlStyle with(Map<String, String> others) {
     var out = new LinkedHashMap<>(all);
-    out.put("width", of(width));
-    out.put("height", of(height));
+    out.putAll(others);
     return new VmlStyle(out);
+  }
+
+  /** Without some properties. */
+  VmlStyle without(Predicate<String> some) {
+    var out = new LinkedHashMap<>(all);
+    out.keySet().removeIf(some);
+    return new VmlStyle(out);
+  }
+
+  /** How far it turns a shape, clockwise, in degrees; in 65,536ths of them where it says so. */
+  public double rotation() {
+    String r = get("rotation", "0");
+    return r.endsWith("fd") ? number(r.replace("fd", "")) / 65_536 : number(r) % 360;
+  }
+
+  /** Turned to so many degrees. */
+  public VmlStyle turned(double degrees) {
+    return with(Map.of("rotation", String.format(Locale.ROOT, "%.2f", degrees)));
+  }
+
+  private static double number(String v) {
+    return DocxLooks.number(Optional.of(v.strip())).orElse(0.0);
   }
 
   private static String of(double points) {
@@ -60,10 +87,21 @@ public final class VmlStyle {
         .collect(Collectors.joining(";"));
   }
 
+  /** Two lengths, in points where they have units, else as they are. */
+  public static double[] point(String v) {
+    String[] parts = v.split(",", -1);
+    boolean units = v.matches(".*[a-z].*");
+    double[] out = new double[2];
+    for (int k = 0; k < 2 && k < parts.length; k++) {
+      out[k] = parts[k].isBlank() ? 0 : units ? points(parts[k]) : number(parts[k]);
+    }
+    return out;
+  }
+
   /** A length in points; without a unit it is in pixels, of which 96 make an inch. */
   public static double points(String length) {
     String s = length.strip().toLowerCase(Locale.ROOT);
-    double n = DocxLooks.number(Optional.of(s.replaceAll("[a-z%]+$", "").strip())).orElse(0.0);
+    double n = number(s.replaceAll("[a-z%]+$", ""));
     double by =
         s.endsWith("pt")
             ? 1

@@ -115,7 +115,8 @@ public final class Wraps {
     };
   }
 
-  private static String name(Side side) {
+  /** The word for a side, here and in VML. */
+  static String name(Side side) {
     return switch (side) {
       case BOTH -> "bothSides";
       case LEFT -> "left";

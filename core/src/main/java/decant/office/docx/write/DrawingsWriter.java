@@ -7,19 +7,15 @@ import decant.model.Paragraph;
 import decant.model.Story;
 import decant.model.look.Colour;
 import decant.model.look.Insets;
-import decant.model.look.Kept;
 import decant.model.look.Placement;
 import decant.model.look.Rule;
 import decant.model.look.VerticalAlignment;
-import decant.office.docx.markup.DocxLooks;
+import decant.office.docx.markup.Anchors;
 import decant.office.docx.markup.Out;
-import decant.office.docx.markup.VmlStyle;
 import decant.office.docx.markup.Wraps;
 import decant.office.xml.Element;
 import decant.office.xml.Namespaces;
 import decant.office.xml.XmlParts;
-import decant.reading.ReadProblem;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -58,16 +54,15 @@ final class DrawingsWriter {
       return;
     }
     String rel = rels.add("image", part.get(), false);
-    Optional<Element> kept = pic.kept().flatMap(DrawingsWriter::parse);
+    Optional<KeptDrawing> kept =
+        KeptDrawing.of(pic.kept()).filter(k -> k.stand(pic.placement()) && k.turn(pic.rotation()));
     if (kept.isPresent()) {
-      set(kept.get(), "a:blip", "r:embed", rel);
-      set(kept.get(), "v:imagedata", "r:id", rel);
-      resize(kept.get(), pic.width(), pic.height());
+      kept.get().show(rel);
+      kept.get().resize(pic.width(), pic.height());
       if (!pic.alt().isEmpty()) {
-        set(kept.get(), "wp:docPr", "descr", pic.alt());
-        set(kept.get(), "v:shape", "alt", pic.alt());
+        kept.get().describe(pic.alt());
       }
-      o.raw(XmlParts.write(kept.get()));
+      o.raw(XmlParts.write(kept.get().root()));
       return;
     }
     String id = Integer.toString(next++);
@@ -104,64 +99,6 @@ final class DrawingsWriter {
     return Long.toString(Math.round(points * Out.EMU));
   }
 
-  private static Optional<Element> parse(Kept k) {
-    if (!k.format().equals(DocxLooks.FORMAT)) {
-      return Optional.empty();
-    }
-    try {
-      return Optional.of(
-          XmlParts.parse(k.source().getBytes(StandardCharsets.UTF_8), "drawing", 400));
-    } catch (ReadProblem e) {
-      return Optional.empty(); // not written by ourselves; it is drawn anew
-    }
-  }
-
-  private static void set(Element root, String name, String attribute, String value) {
-    root.descendant(name).ifPresent(e -> e.attributes().put(attribute, value));
-  }
-
-  private static void resize(Element root, double w, double h) {
-    Optional<Element> extent = root.descendant("wp:extent");
-    if (extent.isEmpty()) {
-      resizeOlder(root, w, h);
-      return;
-    }
-    double was = DocxLooks.number(extent.get().attribute("cx")).orElse(0.0) / Out.EMU;
-    double high = DocxLooks.number(extent.get().attribute("cy")).orElse(0.0) / Out.EMU;
-    if (isAbout(was, w) && isAbout(high, h)) {
-      return;
-    }
-    for (Optional<Element> e :
-        List.of(extent, root.descendant("a:xfrm").flatMap(x -> x.child("a:ext")))) {
-      e.ifPresent(x -> {
-        x.attributes().put("cx", emu(w));
-        x.attributes().put("cy", emu(h));
-      });
-    }
-  }
-
-  /** A picture of VML, such as that of an embedded object. */
-  private static void resizeOlder(Element root, double w, double h) {
-    Optional<Element> shape = OLDER.stream().flatMap(n -> root.descendant(n).stream()).findFirst();
-    if (shape.isEmpty()) {
-      return;
-    }
-    VmlStyle style = VmlStyle.of(shape.get().attribute("style").orElse(""));
-    boolean same =
-        isAbout(VmlStyle.points(style.get("width", "0")), w)
-            && isAbout(VmlStyle.points(style.get("height", "0")), h);
-    if (!same) {
-      shape.get().attributes().put("style", style.sized(w, h).css());
-    }
-  }
-
-  /** The elements of VML that show a picture (ISO/IEC 29500-4 §19.1.2). */
-  private static final List<String> OLDER = List.of("v:shape", "v:rect", "v:roundrect", "v:oval");
-
-  private static boolean isAbout(double a, double b) {
-    return Math.abs(a - b) < 0.5;
-  }
-
   private static void begin(
       Out o, Placement placement, double w, double h, String name, String id, String alt) {
     o.raw("<w:drawing>");
@@ -194,15 +131,7 @@ final class DrawingsWriter {
 
   private static void axis(Out o, String name, Placement.Axis axis, String start, String end) {
     boolean across = name.endsWith("H");
-    String from =
-        switch (axis.origin()) {
-          case PAGE -> "page";
-          case MARGIN -> "margin";
-          case COLUMN -> across ? "column" : "paragraph";
-          case PARAGRAPH -> across ? "column" : "paragraph";
-          case LINE -> across ? "character" : "line";
-        };
-    o.raw("<" + name + " relativeFrom=\"" + from + "\">");
+    o.raw("<" + name + " relativeFrom=\"" + Anchors.from(axis, across) + "\">");
     switch (axis.align()) {
       case OFFSET -> o.raw("<wp:posOffset>" + emu(axis.offset()) + "</wp:posOffset>");
       case START -> o.raw("<wp:align>" + start + "</wp:align>");
@@ -225,9 +154,10 @@ final class DrawingsWriter {
   }
 
   void shape(Out o, Inline.Shape s, Relationships rels) {
-    Optional<Element> kept = s.kept().flatMap(DrawingsWriter::parse);
+    Optional<KeptDrawing> kept =
+        KeptDrawing.of(s.kept()).filter(k -> k.stand(s.placement()) && k.turn(s.rotation()));
     if (kept.isPresent()) {
-      keptShape(o, s, kept.get(), rels);
+      keptShape(o, s, kept.get().root(), rels);
       return;
     }
     String id = Integer.toString(next++);
