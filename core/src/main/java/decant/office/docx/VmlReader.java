@@ -87,7 +87,7 @@ final class VmlReader {
     if (image.isPresent() && w > 0 && h > 0) {
       Optional<Media> m = drawings.media(image.get(), at);
       if (m.isPresent()) {
-        return Optional.of(frame.picture(m.get(), Insets.NONE, 0));
+        return Optional.of(frame.picture(m.get(), Insets.NONE, style.rotation()));
       }
     }
     Optional<Element> path = e.child("v:textpath").filter(p -> p.attribute("string").isPresent());

@@ -23,9 +23,12 @@ record KeptDrawing(Element root) {
   private static final int WHOLE_TURN = 360;
   private static final double TURN_UNITS = 60_000; // in a degree, §20.1.10.3
 
+  /** What is not shown turned, whatever it says. */
+  private static final String GROUP = "v:group";
+
   /** The elements of VML that are drawn (ISO/IEC 29500-4 §19.1.2). */
   private static final List<String> OLDER =
-      List.of("v:shape", "v:rect", "v:roundrect", "v:oval", "v:line", "v:group");
+      List.of("v:shape", "v:rect", "v:roundrect", "v:oval", "v:line", GROUP);
 
   static Optional<KeptDrawing> of(Optional<Kept> kept) {
     return kept.filter(k -> k.format().equals(DocxLooks.FORMAT)).flatMap(KeptDrawing::parsed);
@@ -139,9 +142,7 @@ record KeptDrawing(Element root) {
   /** Turns it, clockwise, by degrees. @return whether it can be turned so */
   boolean turn(double degrees) {
     Optional<Element> shape = older();
-    boolean picture = shape.flatMap(s -> s.child("v:imagedata")).isPresent();
-    boolean group = shape.filter(s -> s.name().equals("v:group")).isPresent();
-    if (shape.isPresent() && !picture && !group) {
+    if (shape.filter(s -> !s.name().equals(GROUP)).isPresent()) {
       VmlStyle style = style(shape.get());
       if (!isSame(style.rotation(), degrees)) {
         shape.get().attributes().put("style", style.turned(degrees).css());

@@ -48,11 +48,19 @@ class KeptDrawingTest {
         .contains("style=\"" + now + "\"", "r:id=\"rId9\"", "ProgID=\"Sheet\" r:id=\"rId5\"");
   }
 
-  /** Pictures of VML are not shown turned: one that is turned is written anew. */
+  /** Groups are not shown turned: one that is turned is written anew. */
   @Test
   void whatCannotBeSaidIsTold() {
-    assertThat(object("width:1in;height:1in").turn(90)).isFalse();
-    assertThat(object("width:1in;height:1in").turn(360)).isTrue();
+    KeptDrawing turned = object("width:1in;height:1in");
+    assertThat(turned.turn(90)).isTrue();
+    assertThat(written(turned)).contains("rotation:90.00");
+    KeptDrawing as = object("width:1in;height:1in");
+    assertThat(as.turn(360)).isTrue();
+    assertThat(written(as)).doesNotContain("rotation");
+    String group = "<w:pict" + NAMESPACES + "><v:group style=\"width:1in;height:1in\"/></w:pict>";
+    KeptDrawing of = KeptDrawing.of(Optional.of(new Kept("docx", group))).orElseThrow();
+    assertThat(of.turn(90)).isFalse();
+    assertThat(of.turn(0)).isTrue();
   }
 
   @Test
