@@ -16,6 +16,16 @@ final class ThreeWay {
   /** The room of headers and footers, of which height and margins say the same together. */
   private static final Set<String> ROOM = Set.of("style:header-style", "style:footer-style");
 
+  /** In the order that they stand in (§16.5, §17.2). */
+  private static final List<String> ORDER =
+      List.of(
+          "style:page-layout-properties",
+          "style:header-style",
+          "style:footer-style",
+          "style:background-image",
+          "style:columns",
+          "style:footnote-sep");
+
   private ThreeWay() {}
 
   /**
@@ -49,8 +59,21 @@ final class ThreeWay {
         out.add(c);
       }
     }
-    is.elements().stream().filter(e -> own.child(e.name()).isEmpty()).forEach(out::add);
+    is.elements().stream()
+        .filter(e -> own.child(e.name()).isEmpty())
+        .forEach(e -> out.add(place(out, e), e));
     return out;
+  }
+
+  /** Where an element comes among others: before the first that stands after it in all files. */
+  private static int place(List<Object> among, Element e) {
+    int own = ORDER.indexOf(e.name());
+    for (int k = 0; own >= 0 && k < among.size(); k++) {
+      if (among.get(k) instanceof Element other && ORDER.indexOf(other.name()) > own) {
+        return k;
+      }
+    }
+    return among.size();
   }
 
   private static Optional<Element> child(Element own, Optional<Element> was, Optional<Element> is) {

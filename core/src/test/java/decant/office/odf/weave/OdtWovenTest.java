@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import decant.Samples;
 import decant.format.Format;
 import decant.format.Formats;
+import decant.model.Columns;
 import decant.model.Document;
 import decant.model.Inline;
 import decant.model.PageSetup;
@@ -312,6 +313,33 @@ class OdtWovenTest {
     assertThat(parts.get("content.xml"))
         .as("all but the table, which is as wide as the paper lets it be")
         .contains("tide:rises=\"twice\"", "tide:at=\"noon\"", "tide:last=\"yes\"");
+  }
+
+  /** §16.5, §17.2: what comes to a page stands where it has to among what was there. */
+  @Test
+  void roomForHeadsAndColumnsStandsWhereItHasTo() throws IOException {
+    document =
+        taken(
+            CONTENT,
+            STYLES
+                .replaceFirst("<style:header-style>.*?</style:header-style>", "")
+                .replaceFirst(
+                    "<style:header>.*?</style:header>",
+                    "<style:footer><text:p>1</text:p></style:footer>")
+                .replace(
+                    "tide:paper=\"1\"/>",
+                    "tide:paper=\"1\"><style:footnote-sep style:width=\"1pt\"/></style:page-layout-properties>"
+                        + "<style:footer-style><style:header-footer-properties fo:min-height=\"10pt\"/></style:footer-style>"));
+    Revision r = RunningEdits.go(at("The end.", 0), Section.Running.HEADER);
+    r = PageEdits.columns(Commands.insert(r, "Quay"), true, Columns.equal(2, 18, false));
+    String styles = written(r.document()).get("styles.xml");
+    String merged = styles.substring(styles.indexOf("<style:page-layout style:name=\"d-"));
+    assertThat(merged)
+        .containsSubsequence(
+            "<style:columns",
+            "<style:footnote-sep",
+            "<style:header-style>",
+            "<style:footer-style>");
   }
 
   /** Heads that stand below where the text would begin push it down, in the file too. */
