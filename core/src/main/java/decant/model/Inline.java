@@ -27,6 +27,16 @@ public sealed interface Inline {
   /** This inline with another look. */
   Inline withLook(Look look);
 
+  /** Where it stands. */
+  default Placement placement() {
+    return Placement.INLINE;
+  }
+
+  /** What can stand elsewhere, in another place; everything else as it is. */
+  default Inline placed(Placement other) {
+    return this;
+  }
+
   /** How many places it takes up. */
   default int length() {
     return this instanceof Text t ? t.text().length() : 1;
@@ -82,6 +92,16 @@ public sealed interface Inline {
       return new Picture(media, width, height, alt, placement, crop, rotation, other, look);
     }
 
+    @Override
+    public Picture placed(Placement other) {
+      return new Picture(media, width, height, alt, other, crop, rotation, kept, look);
+    }
+
+    /** This picture turned to another angle. */
+    public Picture turned(double degrees) {
+      return new Picture(media, width, height, alt, placement, crop, degrees, kept, look);
+    }
+
     /** This picture with another alternative text. */
     public Picture withAlt(String other) {
       return new Picture(media, width, height, other, placement, crop, rotation, kept, look);
@@ -111,6 +131,16 @@ public sealed interface Inline {
     @Override
     public Shape withLook(Look other) {
       return new Shape(drawing, width, height, content, alt, placement, rotation, kept, other);
+    }
+
+    @Override
+    public Shape placed(Placement other) {
+      return new Shape(drawing, width, height, content, alt, other, rotation, kept, look);
+    }
+
+    /** This shape turned to another angle. */
+    public Shape turned(double degrees) {
+      return new Shape(drawing, width, height, content, alt, placement, degrees, kept, look);
     }
 
     /** This shape with another description of the original's own. */

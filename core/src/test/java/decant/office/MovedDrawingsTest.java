@@ -68,12 +68,12 @@ class MovedDrawingsTest extends MadeDocx {
     Document edited = edit.apply(selected(read(body))).document();
     Document back = again(edited);
     assertThat(kept(back)).contains(what);
-    Placement was = ObjectEdits.placement(object(edited));
-    assertThat(ObjectEdits.placement(object(back)))
+    Placement was = object(edited).placement();
+    assertThat(object(back).placement())
         .usingRecursiveComparison()
         .withEqualsForType((a, b) -> Math.abs(a - b) < 0.01, Double.class)
         .isEqualTo(was);
-    assertThat(ObjectEdits.placement(object(read(body)))).isNotEqualTo(was);
+    assertThat(object(read(body)).placement()).isNotEqualTo(was);
   }
 
   @ParameterizedTest

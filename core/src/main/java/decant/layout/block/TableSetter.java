@@ -92,12 +92,8 @@ final class TableSetter {
 
     /** How far a table may reach into the margins: so that its text stands at them. */
     private double overhang() {
-      Insets p = tablePadding();
+      Insets p = t.padding();
       return p.left() + p.right();
-    }
-
-    private Insets tablePadding() {
-      return t.padding();
     }
 
     TableLayout run() {
@@ -199,7 +195,7 @@ final class TableSetter {
         return found.getFirst().xs()[0];
       }
       double shift =
-          blocks.styles().sheet().typesetting().textAtTableEdge() ? -tablePadding().left() : 0;
+          blocks.styles().sheet().typesetting().textAtTableEdge() ? -t.padding().left() : 0;
       boolean mirrored = t.look().value(TableTraits.RIGHT_TO_LEFT);
       Alignment a = t.look().value(TableTraits.ALIGNMENT);
       return switch (a) {

@@ -32,6 +32,16 @@ public sealed interface Placement {
           Insets.NONE,
           behind);
     }
+
+    /** So far from here, in points; what is aligned to an edge then has a distance from it. */
+    public Floating shifted(double x, double y) {
+      return new Floating(
+          new Axis(across.origin(), Align.OFFSET, across.offset() + x),
+          new Axis(down.origin(), Align.OFFSET, down.offset() + y),
+          wrap,
+          distance,
+          behind);
+    }
   }
 
   /** What a distance is measured from. */

@@ -43,15 +43,14 @@ final class DocTables {
   decant.model.Table read(Table t, int depth) throws ReadProblem {
     ColumnEdges edges = edges(t);
     var rows = new GridRows(edges);
-    Insets room = t.numRows() > 0 ? padding(t.getRow(0), text.said(t.getRow(0))) : Insets.NONE;
-    for (int r = 0; r < t.numRows(); r++) {
-      row(t.getRow(r), rows, room, depth);
-    }
     Look look = Look.of(TableTraits.FIXED_COLUMNS, true);
     if (t.numRows() > 0) {
       TableRow first = t.getRow(0);
-      double gap = first.getGapHalf() / TWIPS;
       byte[] said = text.said(first);
+      Insets room = padding(first, said);
+      for (int r = 0; r < t.numRows(); r++) {
+        row(t.getRow(r), rows, room, depth);
+      }
       look = look.with(TableTraits.CELL_PADDING, room);
       if (depth == 0 && DocFrames.table(said) instanceof Placement.Floating f) {
         look = look.with(TableTraits.PLACEMENT, f);
@@ -64,7 +63,7 @@ final class DocTables {
         look = look.with(TableTraits.ALIGNMENT, jc == 1 ? Alignment.CENTRE : Alignment.END);
       } else if (!edges.isEmpty()) {
         // The text of the first cell stands so far from the margin.
-        look = look.with(TableTraits.INDENT, edges.left() + gap);
+        look = look.with(TableTraits.INDENT, edges.left() + first.getGapHalf() / TWIPS);
       }
     }
     return new decant.model.Table(NodeId.fresh(), look, edges.widths(), rows.rows());
@@ -91,11 +90,12 @@ final class DocTables {
     List<Colour> shades = DocSprms.shades(said);
     var colours = new RuleColours(said);
     Insets ofRow = padding(row, said);
+    List<byte[]> ofCells = DocSprms.each(said, 2, OF_CELLS);
     for (int k = 0; k < row.numCells(); k++) {
       TableCell c = row.getCell(k);
       Look look = look(c, row, k, colours);
       boolean shaded = k < shades.size() && !shades.get(k).equals(Colour.WHITE);
-      Insets room = padding(said, OF_CELLS, k, ofRow);
+      Insets room = padding(ofCells, k, ofRow);
       look = room.equals(usual) ? look : look.with(TableTraits.CELL_PADDING, room);
       rows.cell(
           c.getLeftEdge(),
@@ -131,12 +131,13 @@ final class DocTables {
   /** What stands between the edges of cells and their text, by what a row says of all of them. */
   private static Insets padding(TableRow row, byte[] said) {
     double gap = row.getGapHalf() / TWIPS;
-    return padding(said, PADDING, 0, new Insets(0, gap, 0, gap));
+    return padding(DocSprms.each(said, 2, PADDING), 0, new Insets(0, gap, 0, gap));
   }
 
-  private static Insets padding(byte[] row, int sprm, int cell, Insets usual) {
+  /** The room of a cell by what is said of some. */
+  private static Insets padding(List<byte[]> said, int cell, Insets usual) {
     double[] sides = {usual.top(), usual.left(), usual.bottom(), usual.right()};
-    for (byte[] b : DocSprms.each(row, 2, sprm)) {
+    for (byte[] b : said) {
       // CSSAOperand, §2.9.45: which cells, which sides, how it is measured, how wide.
       boolean holds = b.length >= 6 && b[3] == MEASURED && b[0] <= cell && cell < b[1];
       for (int k = 0; holds && k < sides.length; k++) {

@@ -39,8 +39,6 @@ final class DrawingReader {
   private static final Words WORDS = Words.of(DrawingReader.class);
 
   /** Nothing on a page is larger. */
-  static final double LARGEST = 4000;
-
   private static final int DEEPEST = 6;
 
   /** Something that gives the blocks of a text box. */
@@ -116,7 +114,7 @@ final class DrawingReader {
   }
 
   private static double size(Optional<String> emu) {
-    return Math.clamp(DocxLooks.number(emu).orElse(0.0) / Out.EMU, 0, LARGEST);
+    return Math.clamp(DocxLooks.number(emu).orElse(0.0) / Out.EMU, 0, Anchors.LARGEST);
   }
 
   private Optional<Inline> picture(Element pic, Framed frame, NodeId at) throws ReadProblem {

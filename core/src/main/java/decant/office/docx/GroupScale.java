@@ -1,6 +1,7 @@
 package decant.office.docx;
 
 import decant.model.look.Placement;
+import decant.office.docx.markup.Anchors;
 import decant.office.docx.markup.DocxLooks;
 import decant.office.docx.markup.Out;
 import decant.office.xml.Element;
@@ -21,19 +22,17 @@ record GroupScale(double x, double y, double byX, double byY) {
   }
 
   double width(Element xfrm) {
-    return Math.clamp(number(xfrm, "a:ext", "cx") * byX, 0, DrawingReader.LARGEST);
+    return Math.clamp(number(xfrm, "a:ext", "cx") * byX, 0, Anchors.LARGEST);
   }
 
   double height(Element xfrm) {
-    return Math.clamp(number(xfrm, "a:ext", "cy") * byY, 0, DrawingReader.LARGEST);
+    return Math.clamp(number(xfrm, "a:ext", "cy") * byY, 0, Anchors.LARGEST);
   }
 
   Placement place(Element xfrm) {
     return DrawingReader.inside(
-        Math.clamp(
-            (number(xfrm, "a:off", "x") - x) * byX, -DrawingReader.LARGEST, DrawingReader.LARGEST),
-        Math.clamp(
-            (number(xfrm, "a:off", "y") - y) * byY, -DrawingReader.LARGEST, DrawingReader.LARGEST));
+        Math.clamp((number(xfrm, "a:off", "x") - x) * byX, -Anchors.LARGEST, Anchors.LARGEST),
+        Math.clamp((number(xfrm, "a:off", "y") - y) * byY, -Anchors.LARGEST, Anchors.LARGEST));
   }
 
   private static double number(Element xfrm, String child, String name) {

@@ -15,6 +15,7 @@ import decant.model.look.Placement;
 import decant.model.look.Rule;
 import decant.model.look.TextTraits;
 import decant.model.look.VerticalAlignment;
+import decant.office.docx.markup.Anchors;
 import decant.office.docx.markup.DocxLooks;
 import decant.office.docx.markup.VmlPlace;
 import decant.office.docx.markup.VmlStyle;
@@ -118,8 +119,8 @@ final class VmlReader {
     if (e.name().equals("v:line")) {
       double[] from = VmlStyle.point(e.attribute("from").orElse("0,0"));
       double[] to = VmlStyle.point(e.attribute("to").orElse("0,0"));
-      width = Math.clamp(Math.abs(to[0] - from[0]), 0, VmlStyle.LARGEST);
-      height = Math.clamp(Math.abs(to[1] - from[1]), 0, VmlStyle.LARGEST);
+      width = Math.clamp(Math.abs(to[0] - from[0]), 0, Anchors.LARGEST);
+      height = Math.clamp(Math.abs(to[1] - from[1]), 0, Anchors.LARGEST);
       boolean down = (to[0] - from[0]) * (to[1] - from[1]) >= 0;
       geometry = down ? Geometry.LINE_DOWN : Geometry.LINE_UP;
     }
@@ -190,11 +191,11 @@ final class VmlReader {
   private static final Set<String> DRAWN = Set.of("v:polyline", "v:arc", "v:curve", "v:image");
 
   private static Placement inGroup(VmlStyle style, double[] group) {
-    double x = number(style.get("left", "0"));
-    double y = number(style.get("top", "0"));
+    double x = VmlStyle.number(style.get("left", "0"));
+    double y = VmlStyle.number(style.get("top", "0"));
     return DrawingReader.inside(
-        Math.clamp((x - group[2]) * group[0], -VmlStyle.LARGEST, VmlStyle.LARGEST),
-        Math.clamp((y - group[3]) * group[1], -VmlStyle.LARGEST, VmlStyle.LARGEST));
+        Math.clamp((x - group[2]) * group[0], -Anchors.LARGEST, Anchors.LARGEST),
+        Math.clamp((y - group[3]) * group[1], -Anchors.LARGEST, Anchors.LARGEST));
   }
 
   /** Text as large as its box, in one line. */
@@ -234,13 +235,10 @@ final class VmlReader {
   }
 
   private static double length(Optional<String> v, Optional<double[]> group, int axis) {
-    return v.map(l -> group.map(g -> number(l) * g[axis]).orElseGet(() -> VmlStyle.points(l)))
-        .map(points -> Math.clamp(points, 0, VmlStyle.LARGEST))
+    return v.map(
+            l -> group.map(g -> VmlStyle.number(l) * g[axis]).orElseGet(() -> VmlStyle.points(l)))
+        .map(points -> Math.clamp(points, 0, Anchors.LARGEST))
         .orElse(0.0);
-  }
-
-  private static double number(String v) {
-    return DocxLooks.number(Optional.of(v.strip())).orElse(0.0);
   }
 
   private static Insets insets(String v) {

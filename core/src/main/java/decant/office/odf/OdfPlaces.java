@@ -143,7 +143,7 @@ final class OdfPlaces {
 
   /** A member stands within its group, by distances from its corner. */
   static Inline member(Inline i) {
-    return withPlacement(i, inGroup(placement(i)));
+    return i.placed(inGroup(i.placement()));
   }
 
   private static Placement inGroup(Placement p) {
@@ -157,52 +157,7 @@ final class OdfPlaces {
         false);
   }
 
-  private static Placement placement(Inline i) {
-    return switch (i) {
-      case Inline.Picture p -> p.placement();
-      case Inline.Shape s -> s.placement();
-      default -> Placement.INLINE;
-    };
-  }
-
   static Inline moved(Inline i, double left, double top) {
-    return placement(i) instanceof Placement.Floating f
-        ? withPlacement(
-            i,
-            new Placement.Floating(
-                new Axis(f.across().origin(), Align.OFFSET, f.across().offset() - left),
-                new Axis(f.down().origin(), Align.OFFSET, f.down().offset() - top),
-                f.wrap(),
-                f.distance(),
-                f.behind()))
-        : i;
-  }
-
-  private static Inline withPlacement(Inline i, Placement at) {
-    return switch (i) {
-      case Inline.Picture p ->
-          new Inline.Picture(
-              p.media(),
-              p.width(),
-              p.height(),
-              p.alt(),
-              at,
-              p.crop(),
-              p.rotation(),
-              p.kept(),
-              p.look());
-      case Inline.Shape s ->
-          new Inline.Shape(
-              s.drawing(),
-              s.width(),
-              s.height(),
-              s.content(),
-              s.alt(),
-              at,
-              s.rotation(),
-              s.kept(),
-              s.look());
-      default -> i;
-    };
+    return i.placement() instanceof Placement.Floating f ? i.placed(f.shifted(-left, -top)) : i;
   }
 }

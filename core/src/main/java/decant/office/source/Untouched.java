@@ -131,9 +131,9 @@ public record Untouched(
     Optional<byte[]> back = anew(woven);
     boolean reads = back.isPresent() && readsAs(alone, back.get());
     List<String> failed = checks.join();
-    boolean sound = isSound(failed, given);
-    LOG.log(DEBUG, "woven: says the same {0}, is sound {1}, fails {2}", reads, sound, failed);
-    return reads && sound;
+    boolean right = reads && isSound(failed, given);
+    LOG.log(DEBUG, "woven: says the same {0}, fails {1}, is right {2}", reads, failed, right);
+    return right;
   }
 
   private boolean isSound(List<String> failed, byte[] given) throws IOException {

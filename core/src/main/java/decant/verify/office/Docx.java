@@ -37,17 +37,9 @@ final class Docx {
     return v.equals("1") || v.equals("true") || v.equals("on");
   }
 
-  /** The paper of a section (§17.6.13). */
+  /** The paper of a section (§17.6.13), whose measures may have a unit (§22.9.2.14). */
   static Sheet sheet(@Nullable Element size) {
-    return new Sheet(
-        twips(value(size, "w"), Sheet.A4.width()), twips(value(size, "h"), Sheet.A4.height()));
-  }
-
-  /** A measure that may have a unit (§22.9.2.14). */
-  private static long twips(String s, long otherwise) {
-    return s.matches("\\d+(\\.\\d+)?")
-        ? Math.round(number(s))
-        : Math.round(Sheet.points(s, otherwise / 20.0) * 20);
+    return Sheet.of(value(size, "w"), value(size, "h"));
   }
 
   static double number(String s) {

@@ -202,9 +202,7 @@ final class OdtDigest {
     lines.forEach(l -> out.add(Aspect.RUNNING, l));
     Element layout = layouts.get(Docx.value(first, "page-layout-name"));
     Element like = Docx.child(layout, "page-layout-properties");
-    double width = Sheet.points(Docx.value(like, "page-width"), Sheet.A4.width() / 20.0);
-    double height = Sheet.points(Docx.value(like, "page-height"), Sheet.A4.height() / 20.0);
-    out.sheet(Sheet.ofPoints(width, height));
+    out.sheet(Sheet.of(Docx.value(like, "page-width"), Docx.value(like, "page-height")));
   }
 
   /** The page style of a text that names none: by common practice, one of this name. */

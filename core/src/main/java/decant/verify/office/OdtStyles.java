@@ -123,13 +123,17 @@ final class OdtStyles {
         position.startsWith("super") ? 1 : position.startsWith("sub") ? -1 : 0);
   }
 
-  private static double points(String length) {
-    double number = Docx.number(length.replaceAll("[a-z]+$", ""));
-    if (length.endsWith("cm")) {
-      return number * 72 / 2.54;
-    }
-    return length.endsWith("in")
-        ? number * 72
-        : length.endsWith("mm") ? number * 72 / 25.4 : number;
+  /** A length with its unit (part 3, §18.3.18), in points. */
+  static double points(String length) {
+    String unit = length.replaceFirst("^.*?([a-z]*)$", "$1");
+    double number = Docx.number(length.substring(0, length.length() - unit.length()));
+    return switch (unit) {
+      case "in" -> number * 72;
+      case "cm" -> number * 72 / 2.54;
+      case "mm" -> number * 72 / 25.4;
+      case "pc" -> number * 12;
+      case "px" -> number * 0.75;
+      default -> number;
+    };
   }
 }

@@ -16,19 +16,17 @@ record Sheet(long width, long height) {
     return new Sheet(Math.round(width * TWIPS), Math.round(height * TWIPS));
   }
 
-  /** A length of ODF (part 3, §18.3.18) in points; that which holds where there is none. */
-  static double points(String length, double otherwise) {
-    String unit = length.replaceFirst("^[-+0-9.]+", "");
-    double number = Docx.number(length.substring(0, length.length() - unit.length()));
-    return switch (unit) {
-      case "pt" -> number;
-      case "in" -> number * 72;
-      case "cm" -> number * 72 / 2.54;
-      case "mm" -> number * 72 / 25.4;
-      case "pc" -> number * 12;
-      case "px" -> number * 0.75;
-      default -> otherwise;
-    };
+  /** By what a file says of it: twips, or lengths with a unit; A4 where it says nothing. */
+  static Sheet of(String width, String height) {
+    return new Sheet(twips(width, A4.width), twips(height, A4.height));
+  }
+
+  private static long twips(String length, long otherwise) {
+    if (!length.matches("[0-9.]+[a-z]*")) {
+      return otherwise;
+    }
+    boolean bare = Character.isDigit(length.charAt(length.length() - 1));
+    return Math.round(bare ? Docx.number(length) : OdtStyles.points(length) * TWIPS);
   }
 
   /** It in whole points: what formats round otherwise is nearer than that. */

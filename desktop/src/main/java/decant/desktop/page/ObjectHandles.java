@@ -374,7 +374,7 @@ public final class ObjectHandles {
   /** Moves what stands beside the flow a little; whether there is such a thing. */
   boolean nudge(double across, double down) {
     Optional<Selected.OneObject> o = ObjectEdits.selected(work.revision());
-    if (o.isEmpty() || !(ObjectEdits.placement(o.get().object()) instanceof Placement.Floating)) {
+    if (o.isEmpty() || !(o.get().object().placement() instanceof Placement.Floating)) {
       return false;
     }
     place()

@@ -92,17 +92,9 @@ public final class ObjectEdits {
     return (turned % 360 + 360) % 360;
   }
 
-  public static Placement placement(Inline object) {
-    return switch (object) {
-      case Inline.Picture p -> p.placement();
-      case Inline.Shape s -> s.placement();
-      default -> Placement.INLINE;
-    };
-  }
-
   /** How text goes around an object. */
   public static Wrapping wrapping(Inline object) {
-    return placement(object) instanceof Floating f
+    return object.placement() instanceof Floating f
         ? switch (f.wrap()) {
           case Wrap.Around a -> Wrapping.AROUND;
           case Wrap.AboveAndBelow a -> Wrapping.ABOVE_AND_BELOW;
@@ -141,8 +133,8 @@ public final class ObjectEdits {
         "Turn",
         o ->
             switch (o) {
-              case Inline.Picture p -> with(p, p.placement(), to);
-              case Inline.Shape s -> with(s, s.placement(), to);
+              case Inline.Picture p -> p.turned(to);
+              case Inline.Shape s -> s.turned(to);
               default -> o;
             });
   }
@@ -192,7 +184,7 @@ public final class ObjectEdits {
    * @param fromParagraph its upper edge now, from that of its paragraph, in points
    */
   public static Revision wrap(Revision r, Wrapping wrapping, double x, double fromParagraph) {
-    return change(r, "Wrap", o -> placed(o, wrapped(placement(o), wrapping, x, fromParagraph)));
+    return change(r, "Wrap", o -> o.placed(wrapped(o.placement(), wrapping, x, fromParagraph)));
   }
 
   private static Placement wrapped(
@@ -230,11 +222,10 @@ public final class ObjectEdits {
   }
 
   private static Inline displaced(Inline o, double dx, double dy, double x, double y) {
-    if (!(placement(o) instanceof Floating f) || dx == 0 && dy == 0) {
+    if (!(o.placement() instanceof Floating f) || dx == 0 && dy == 0) {
       return o;
     }
-    return placed(
-        o,
+    return o.placed(
         new Floating(
             moved(f.across(), dx, x), moved(f.down(), dy, y), f.wrap(), f.distance(), f.behind()));
   }
@@ -256,9 +247,8 @@ public final class ObjectEdits {
         r,
         "Anchor",
         o ->
-            placement(o) instanceof Floating f
-                ? placed(
-                    o,
+            o.placement() instanceof Floating f
+                ? o.placed(
                     new Floating(
                         new Axis(Origin.PAGE, Align.OFFSET, x),
                         toPage
@@ -272,7 +262,7 @@ public final class ObjectEdits {
 
   /** Whether it stays at its place on the page while the text before it grows. */
   public static boolean isOnPage(Inline object) {
-    return placement(object) instanceof Floating f
+    return object.placement() instanceof Floating f
         && f.down().origin() != Origin.PARAGRAPH
         && f.down().origin() != Origin.LINE;
   }
@@ -365,39 +355,5 @@ public final class ObjectEdits {
               s.look());
       default -> o;
     };
-  }
-
-  private static Inline placed(Inline o, Placement placement) {
-    return switch (o) {
-      case Inline.Picture p -> with(p, placement, p.rotation());
-      case Inline.Shape s -> with(s, placement, s.rotation());
-      default -> o;
-    };
-  }
-
-  private static Inline.Picture with(Inline.Picture p, Placement placement, double rotation) {
-    return new Inline.Picture(
-        p.media(),
-        p.width(),
-        p.height(),
-        p.alt(),
-        placement,
-        p.crop(),
-        rotation,
-        p.kept(),
-        p.look());
-  }
-
-  private static Inline.Shape with(Inline.Shape s, Placement placement, double rotation) {
-    return new Inline.Shape(
-        s.drawing(),
-        s.width(),
-        s.height(),
-        s.content(),
-        s.alt(),
-        placement,
-        rotation,
-        s.kept(),
-        s.look());
   }
 }

@@ -83,37 +83,33 @@ record RowProperties(Table table, CellGrid grid, double[] edges, boolean textAtE
     out.flag(Sprm.T_AUTOFIT, !look.value(TableTraits.FIXED_COLUMNS));
     double reach = textAtEdge ? padding.left() : 0;
     cells(out, row, look.value(TableTraits.INDENT) - reach);
-    padding(out, Sprm.T_PADDING, 0, padding, Optional.empty());
-    ofCells(out, row, padding);
+    padding(out, row, sides(padding));
     return out.array();
   }
 
-  /** Cells with other room around their text than the table has. */
-  private void ofCells(Properties out, int row, Insets usual) {
+  /** The room around text: that of all cells, then that of cells with other room. */
+  private void padding(Properties out, int row, int[] usual) {
+    for (int side = 0; side < SIDES; side++) {
+      out.add(Sprm.T_PADDING, padding(0, side, usual[side]));
+    }
     List<CellGrid.Piece> pieces = pieces(row);
     for (int k = 0; k < pieces.size(); k++) {
       Look look = table.lookOf(table.rows().get(row), pieces.get(k).cell());
-      padding(
-          out,
-          Sprm.T_CELL_PADDING,
-          k,
-          look.get(TableTraits.CELL_PADDING).orElse(usual),
-          Optional.of(usual));
-    }
-  }
-
-  /** CSSAOperand, §2.9.45: for one cell, or all of them, on each side so many twips. */
-  private static void padding(
-      Properties out, int sprm, int cell, Insets padding, Optional<Insets> below) {
-    int[] is = sides(padding);
-    int[] was = below.map(RowProperties::sides).orElse(new int[SIDES]);
-    for (int k = 0; k < SIDES; k++) {
-      if (below.isEmpty() || is[k] != was[k]) {
-        out.add(sprm, new Bytes().u8(cell).u8(cell + 1).u8(1 << k).u8(MEASURED).u16(is[k]));
+      int[] own = look.get(TableTraits.CELL_PADDING).map(RowProperties::sides).orElse(usual);
+      for (int side = 0; side < SIDES; side++) {
+        if (own[side] != usual[side]) {
+          out.add(Sprm.T_CELL_PADDING, padding(k, side, own[side]));
+        }
       }
     }
   }
 
+  /** CSSAOperand, §2.9.45: for a cell, on a side, so many twips. */
+  private static Bytes padding(int cell, int side, int twips) {
+    return new Bytes().u8(cell).u8(cell + 1).u8(1 << side).u8(MEASURED).u16(twips);
+  }
+
+  /** In twips, in the order that the bits for them have. */
   private static int[] sides(Insets i) {
     return new int[] {
       Units.twips(i.top()), Units.twips(i.left()), Units.twips(i.bottom()), Units.twips(i.right())

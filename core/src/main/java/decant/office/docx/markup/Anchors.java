@@ -16,7 +16,8 @@ import java.util.Set;
 
 /** Where drawings stand: on the line (§20.4.2.8) or anchored beside it (§20.4.2.3). */
 public final class Anchors {
-  private static final double LARGEST = 4000; // points
+  /** No length of a drawing is beyond this many points. */
+  public static final double LARGEST = 4000;
 
   /** What of an anchor says where it stands; the rest is what it is. */
   private static final Set<String> OF_PLACE =
@@ -113,6 +114,16 @@ public final class Anchors {
     };
   }
 
+  /** The word for the edge that something is aligned to, here and in VML; empty for a distance. */
+  public static Optional<String> edge(Axis axis, boolean across) {
+    return switch (axis.align()) {
+      case OFFSET -> Optional.empty();
+      case START -> Optional.of(across ? "left" : "top");
+      case CENTRE -> Optional.of("center");
+      case END -> Optional.of(across ? "right" : "bottom");
+    };
+  }
+
   /** What is held by an inline or an anchor, held in another place. */
   public static Element moved(Element holder, Placement to) {
     Map<String, String> attributes = new LinkedHashMap<>(holder.attributes());
@@ -144,10 +155,10 @@ public final class Anchors {
                   "allowOverlap",
                   "hidden"));
     }
-    attributes.put("distT", emu(distance.top()));
-    attributes.put("distR", emu(distance.right()));
-    attributes.put("distB", emu(distance.bottom()));
-    attributes.put("distL", emu(distance.left()));
+    attributes.put("distT", Out.emu(distance.top()));
+    attributes.put("distR", Out.emu(distance.right()));
+    attributes.put("distB", Out.emu(distance.bottom()));
+    attributes.put("distL", Out.emu(distance.left()));
     List<Object> children = new ArrayList<>(place);
     for (Element e : holder.elements()) {
       if (e.name().equals("wp:docPr")) {
@@ -163,12 +174,10 @@ public final class Anchors {
 
   private static Element position(String name, Axis axis, boolean across) {
     Element where =
-        switch (axis.align()) {
-          case OFFSET -> new Element("wp:posOffset", Map.of(), List.of(emu(axis.offset())));
-          case START -> new Element("wp:align", Map.of(), List.of(across ? "left" : "top"));
-          case CENTRE -> new Element("wp:align", Map.of(), List.of("center"));
-          case END -> new Element("wp:align", Map.of(), List.of(across ? "right" : "bottom"));
-        };
+        edge(axis, across)
+            .map(word -> new Element("wp:align", Map.of(), List.of(word)))
+            .orElseGet(
+                () -> new Element("wp:posOffset", Map.of(), List.of(Out.emu(axis.offset()))));
     return new Element(name, Map.of("relativeFrom", from(axis, across)), List.of(where));
   }
 
@@ -185,9 +194,5 @@ public final class Anchors {
       case Wrap.Around a ->
           new Element("wp:wrapSquare", Map.of("wrapText", Wraps.name(a.side())), List.of());
     };
-  }
-
-  private static String emu(double points) {
-    return Long.toString(Math.round(points * Out.EMU));
   }
 }

@@ -20,6 +20,11 @@ public final class Out {
   private String runLooks = "";
   private int runEnd = -1;
 
+  /** A length in English metric units. */
+  public static String emu(double points) {
+    return Long.toString(Math.round(points * EMU));
+  }
+
   public Out raw(String xml) {
     b.append(xml);
     return this;

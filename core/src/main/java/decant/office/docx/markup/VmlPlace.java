@@ -3,14 +3,12 @@ package decant.office.docx.markup;
 import decant.model.look.Contour;
 import decant.model.look.Insets;
 import decant.model.look.Placement;
-import decant.model.look.Placement.Align;
 import decant.model.look.Placement.Axis;
 import decant.model.look.Placement.Origin;
 import decant.model.look.Placement.Wrap;
 import decant.office.xml.Element;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Predicate;
@@ -71,8 +69,15 @@ public final class VmlPlace {
 
   /** The place of a line, whose ends say how far it stands from where its shape does. */
   public static Placement shifted(Element shape, Placement place) {
+    return place instanceof Placement.Floating f ? shifted(shape, f, 1) : place;
+  }
+
+  /**
+   * @param way 1 from where the shape of a line stands to where the line does, -1 back again
+   */
+  private static Placement.Floating shifted(Element shape, Placement.Floating f, int way) {
     double[] by = ends(shape);
-    return place instanceof Placement.Floating f ? shifted(f, by[0], by[1]) : place;
+    return by[0] == 0 && by[1] == 0 ? f : f.shifted(way * by[0], way * by[1]);
   }
 
   private static double[] ends(Element shape) {
@@ -82,17 +87,6 @@ public final class VmlPlace {
     double[] from = VmlStyle.point(shape.attribute("from").orElse("0,0"));
     double[] to = VmlStyle.point(shape.attribute("to").orElse("0,0"));
     return new double[] {Math.min(from[0], to[0]), Math.min(from[1], to[1])};
-  }
-
-  private static Placement.Floating shifted(Placement.Floating f, double x, double y) {
-    return x == 0 && y == 0
-        ? f
-        : new Placement.Floating(
-            new Axis(f.across().origin(), Align.OFFSET, f.across().offset() + x),
-            new Axis(f.down().origin(), Align.OFFSET, f.down().offset() + y),
-            f.wrap(),
-            f.distance(),
-            f.behind());
   }
 
   private static Axis axis(Origin origin, String align, VmlStyle style, String side) {
@@ -116,15 +110,14 @@ public final class VmlPlace {
     Map<String, String> now = new LinkedHashMap<>();
     Optional<Element> wrap = Optional.empty();
     if (to instanceof Placement.Floating f) {
-      double[] ends = ends(shape);
-      Placement.Floating own = shifted(f, -ends[0], -ends[1]);
+      Placement.Floating own = shifted(shape, f, -1);
       now.put("position", "absolute");
       along(now, own.across(), true);
       along(now, own.down(), false);
-      now.put("mso-wrap-distance-top", length(f.distance().top()));
-      now.put("mso-wrap-distance-right", length(f.distance().right()));
-      now.put("mso-wrap-distance-bottom", length(f.distance().bottom()));
-      now.put("mso-wrap-distance-left", length(f.distance().left()));
+      now.put("mso-wrap-distance-top", VmlStyle.length(f.distance().top()));
+      now.put("mso-wrap-distance-right", VmlStyle.length(f.distance().right()));
+      now.put("mso-wrap-distance-bottom", VmlStyle.length(f.distance().bottom()));
+      now.put("mso-wrap-distance-left", VmlStyle.length(f.distance().left()));
       now.put("z-index", f.behind() ? "-1" : "1");
       wrap = wrap(shape, style, f.wrap());
     }
@@ -135,12 +128,10 @@ public final class VmlPlace {
 
   private static void along(Map<String, String> style, Axis axis, boolean across) {
     String name = across ? "mso-position-horizontal" : "mso-position-vertical";
-    switch (axis.align()) {
-      case OFFSET -> style.put(across ? "margin-left" : "margin-top", length(axis.offset()));
-      case START -> style.put(name, across ? "left" : "top");
-      case CENTRE -> style.put(name, "center");
-      case END -> style.put(name, across ? "right" : "bottom");
-    }
+    Anchors.edge(axis, across)
+        .ifPresentOrElse(
+            word -> style.put(name, word),
+            () -> style.put(across ? "margin-left" : "margin-top", VmlStyle.length(axis.offset())));
     style.put(
         name + "-relative",
         switch (axis.origin()) {
@@ -170,9 +161,5 @@ public final class VmlPlace {
 
   private static Element wrap(Map<String, String> attributes) {
     return new Element(WRAP, attributes, List.of());
-  }
-
-  private static String length(double points) {
-    return String.format(Locale.ROOT, "%.2fpt", points);
   }
 }

@@ -9,9 +9,6 @@ import java.util.stream.Collectors;
 
 /** What a shape's {@code style} says, as CSS (ISO/IEC 29500-4 §19.1.2.19). */
 public final class VmlStyle {
-  /** No length is beyond this many points. */
-  public static final double LARGEST = 4000;
-
   private final Map<String, String> all;
 
   private VmlStyle(Map<String, String> all) {
@@ -44,7 +41,7 @@ public final class VmlStyle {
 
   /** With another size, in points. */
   public VmlStyle sized(double width, double height) {
-    return with(Map.of("width", of(width), "height", of(height)));
+    return with(Map.of("width", length(width), "height", length(height)));
   }
 
   /** With other values of some properties. */
@@ -72,11 +69,13 @@ public final class VmlStyle {
     return with(Map.of("rotation", String.format(Locale.ROOT, "%.2f", degrees)));
   }
 
-  private static double number(String v) {
+  /** A number; 0 for what is none. */
+  public static double number(String v) {
     return DocxLooks.number(Optional.of(v.strip())).orElse(0.0);
   }
 
-  private static String of(double points) {
+  /** A length in points, as styles have it. */
+  static String length(double points) {
     return String.format(Locale.ROOT, "%.2fpt", points);
   }
 
@@ -110,6 +109,6 @@ public final class VmlStyle {
                 : s.endsWith("cm")
                     ? 72 / 2.54
                     : s.endsWith("mm") ? 72 / 25.4 : s.endsWith("pc") ? 12 : 0.75;
-    return Math.clamp(n * by, -LARGEST, LARGEST);
+    return Math.clamp(n * by, -Anchors.LARGEST, Anchors.LARGEST);
   }
 }

@@ -95,10 +95,6 @@ final class DrawingsWriter {
     return Long.toString(Math.round(v * 100_000));
   }
 
-  private static String emu(double points) {
-    return Long.toString(Math.round(points * Out.EMU));
-  }
-
   private static void begin(
       Out o, Placement placement, double w, double h, String name, String id, String alt) {
     o.raw("<w:drawing>");
@@ -110,17 +106,17 @@ final class DrawingsWriter {
         o.raw(
             "<wp:anchor distT=\"%s\" distB=\"%s\" distL=\"%s\" distR=\"%s\" simplePos=\"0\" relativeHeight=\"%s\" behindDoc=\"%s\" locked=\"0\" layoutInCell=\"1\" allowOverlap=\"1\"><wp:simplePos x=\"0\" y=\"0\"/>"
                 .formatted(
-                    emu(d.top()),
-                    emu(d.bottom()),
-                    emu(d.left()),
-                    emu(d.right()),
+                    Out.emu(d.top()),
+                    Out.emu(d.bottom()),
+                    Out.emu(d.left()),
+                    Out.emu(d.right()),
                     id,
                     f.behind() ? "1" : "0"));
-        axis(o, "wp:positionH", f.across(), "left", "right");
-        axis(o, "wp:positionV", f.down(), "top", "bottom");
+        axis(o, "wp:positionH", f.across(), true);
+        axis(o, "wp:positionV", f.down(), false);
       }
     }
-    o.empty("wp:extent", "cx", emu(w), "cy", emu(h));
+    o.empty("wp:extent", "cx", Out.emu(w), "cy", Out.emu(h));
     o.raw("<wp:effectExtent l=\"0\" t=\"0\" r=\"0\" b=\"0\"/>");
     if (placement instanceof Placement.Floating f) {
       o.raw(Wraps.write(f.wrap()));
@@ -129,15 +125,12 @@ final class DrawingsWriter {
     o.raw("<wp:cNvGraphicFramePr/>");
   }
 
-  private static void axis(Out o, String name, Placement.Axis axis, String start, String end) {
-    boolean across = name.endsWith("H");
+  private static void axis(Out o, String name, Placement.Axis axis, boolean across) {
     o.raw("<" + name + " relativeFrom=\"" + Anchors.from(axis, across) + "\">");
-    switch (axis.align()) {
-      case OFFSET -> o.raw("<wp:posOffset>" + emu(axis.offset()) + "</wp:posOffset>");
-      case START -> o.raw("<wp:align>" + start + "</wp:align>");
-      case CENTRE -> o.raw("<wp:align>center</wp:align>");
-      case END -> o.raw("<wp:align>" + end + "</wp:align>");
-    }
+    Anchors.edge(axis, across)
+        .ifPresentOrElse(
+            word -> o.raw("<wp:align>" + word + "</wp:align>"),
+            () -> o.raw("<wp:posOffset>" + Out.emu(axis.offset()) + "</wp:posOffset>"));
     o.raw("</" + name + ">");
   }
 
@@ -150,7 +143,7 @@ final class DrawingsWriter {
     String turn =
         rotation == 0 ? "" : " rot=\"" + Math.round(((rotation % 360) + 360) % 360 * 60_000) + "\"";
     o.raw("<a:xfrm" + turn + (flipped ? " flipV=\"1\"" : "") + "><a:off x=\"0\" y=\"0\"/>");
-    o.empty("a:ext", "cx", emu(w), "cy", emu(h)).raw("</a:xfrm>");
+    o.empty("a:ext", "cx", Out.emu(w), "cy", Out.emu(h)).raw("</a:xfrm>");
   }
 
   void shape(Out o, Inline.Shape s, Relationships rels) {
@@ -189,10 +182,10 @@ final class DrawingsWriter {
     o.raw(
         "<wps:bodyPr lIns=\"%s\" tIns=\"%s\" rIns=\"%s\" bIns=\"%s\" anchor=\"%s\">"
             .formatted(
-                emu(p.left()),
-                emu(p.top()),
-                emu(p.right()),
-                emu(p.bottom()),
+                Out.emu(p.left()),
+                Out.emu(p.top()),
+                Out.emu(p.right()),
+                Out.emu(p.bottom()),
                 s.content().alignment() == VerticalAlignment.TOP
                     ? "t"
                     : s.content().alignment() == VerticalAlignment.CENTRE ? "ctr" : "b"));
@@ -215,7 +208,7 @@ final class DrawingsWriter {
       o.raw("<a:ln><a:noFill/></a:ln>");
       return;
     }
-    o.raw("<a:ln w=\"" + emu(rule.get().width()) + "\">");
+    o.raw("<a:ln w=\"" + Out.emu(rule.get().width()) + "\">");
     solid(o, rule.get().colour());
     String dash =
         switch (rule.get().kind()) {

@@ -75,8 +75,8 @@ record KeptDrawing(Element root) {
     for (Optional<Element> e :
         List.of(extent, root.descendant("a:xfrm").flatMap(x -> x.child("a:ext")))) {
       e.ifPresent(x -> {
-        x.attributes().put("cx", Long.toString(Math.round(w * Out.EMU)));
-        x.attributes().put("cy", Long.toString(Math.round(h * Out.EMU)));
+        x.attributes().put("cx", Out.emu(w));
+        x.attributes().put("cy", Out.emu(h));
       });
     }
   }

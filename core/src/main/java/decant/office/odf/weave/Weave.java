@@ -12,6 +12,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 
 /**
  * One package made of three: the one that a document came in, what we write of it as it was taken
@@ -47,19 +49,16 @@ public final class Weave {
 
   /** What begins no name in the source, which may have been woven before. */
   private static String freePrefix(OdfPackage source) {
-    String all = "";
-    for (String part : List.of(CONTENT, STYLES)) {
-      all += new String(source.parts().getOrDefault(part, new byte[0]), StandardCharsets.UTF_8);
-    }
-    int k = 0;
-    while (all.contains("\"" + prefix(k))) {
-      k++;
-    }
-    return prefix(k);
-  }
-
-  private static String prefix(int number) {
-    return "d" + (number == 0 ? "" : number) + "-";
+    List<String> parts =
+        Stream.of(CONTENT, STYLES)
+            .map(p -> source.parts().getOrDefault(p, new byte[0]))
+            .map(b -> new String(b, StandardCharsets.UTF_8))
+            .toList();
+    return IntStream.iterate(0, k -> k + 1)
+        .mapToObj(k -> "d" + (k == 0 ? "" : k) + "-")
+        .filter(prefix -> parts.stream().noneMatch(p -> p.contains("\"" + prefix)))
+        .findFirst()
+        .orElseThrow();
   }
 
   /**
