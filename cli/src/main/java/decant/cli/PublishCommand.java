@@ -240,6 +240,7 @@ final class PublishCommand implements Callable<Integer> {
                 Figures.bytes(m.bytes()),
                 count));
       }
+      m.remark().ifPresent(said -> System.err.println("  " + said));
       for (Check c : m.checks()) {
         if (!c.passed()) {
           System.err.println("  " + c.name() + ": " + c.detail());

@@ -30,6 +30,21 @@ public interface FormatService {
   @FunctionalInterface
   interface Writer {
     /** Writes a document. @throws IOException if the stream cannot be written */
+    Written write(Document d, OutputStream out) throws IOException;
+
+    /** One that writes every document alone, whatever it came in. */
+    static Writer alone(Alone writing) {
+      return (d, out) -> {
+        writing.write(d, out);
+        return Written.WHOLE;
+      };
+    }
+  }
+
+  /** Writes documents of which nothing stays that is not known. */
+  @FunctionalInterface
+  interface Alone {
+    /** Writes a document. @throws IOException if the stream cannot be written */
     void write(Document d, OutputStream out) throws IOException;
   }
 

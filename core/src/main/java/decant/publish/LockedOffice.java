@@ -3,6 +3,7 @@ package decant.publish;
 import decant.format.Format;
 import decant.format.FormatService;
 import decant.format.Formats;
+import decant.format.Written;
 import decant.model.Document;
 import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
@@ -29,13 +30,15 @@ record LockedOffice(Format format, String password) {
   }
 
   /** Writes it. @throws IOException if it cannot be written */
-  void write(Document d, OutputStream out) throws IOException {
+  Written write(Document d, OutputStream out) throws IOException {
     Path plain = Files.createTempFile("decant", ".plain");
     try {
+      Written written;
       try (OutputStream o = new BufferedOutputStream(Files.newOutputStream(plain))) {
-        Formats.writer(format).write(d, o);
+        written = Formats.writer(format).write(d, o);
       }
       locker().lock(plain, password, out);
+      return written;
     } finally {
       Files.deleteIfExists(plain);
     }

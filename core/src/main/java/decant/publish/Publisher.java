@@ -1,7 +1,9 @@
 package decant.publish;
 
 import decant.format.Format;
+import decant.format.FormatService;
 import decant.format.Formats;
+import decant.format.Written;
 import decant.io.AtomicFile;
 import decant.io.FileHash;
 import decant.io.Untouchable;
@@ -39,7 +41,9 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
+import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.BooleanSupplier;
 import java.util.function.Supplier;
 
@@ -160,13 +164,45 @@ public final class Publisher {
 
   /** A file that was written and read back, before it has its name. */
   private record Draft(
-      Path target, String format, int pages, List<Check> checks, Duration verifying) {
+      Path target,
+      String format,
+      int pages,
+      List<Check> checks,
+      Duration verifying,
+      Written written) {
 
-    /** Reads a file back, and notes how long that takes. */
-    static Draft checked(Path target, String format, int pages, Supplier<List<Check>> checking) {
+    /** Reads a file of pages back, and notes how long that takes. */
+    static Draft pages(Path target, int pages, Supplier<List<Check>> checking) {
+      return checked(target, Formats.pages().id(), pages, checking, Written.WHOLE);
+    }
+
+    /** Reads a file of another format back, and notes how long that takes. */
+    static Draft office(
+        Path target, Format format, Supplier<List<Check>> checking, Written written) {
+      return checked(target, format.id(), 0, checking, written);
+    }
+
+    private static Draft checked(
+        Path target, String format, int pages, Supplier<List<Check>> checking, Written written) {
       Instant start = Instant.now();
       List<Check> checks = checking.get();
-      return new Draft(target, format, pages, checks, Duration.between(start, Instant.now()));
+      return new Draft(
+          target, format, pages, checks, Duration.between(start, Instant.now()), written);
+    }
+  }
+
+  /** A file of a document that does not have its name yet, and what was kept in writing it. */
+  private record Prepared(AtomicFile.Pending file, Written written) {
+    static Prepared by(FormatService.Writer writer, Document d, Path target, boolean overwrite)
+        throws WriteProblem {
+      var written = new AtomicReference<>(Written.WHOLE);
+      AtomicFile.Pending file =
+          AtomicFile.prepare(target, overwrite, out -> written.set(writer.write(d, out)));
+      return new Prepared(file, Objects.requireNonNull(written.get()));
+    }
+
+    Path path() {
+      return file.file();
     }
   }
 
@@ -249,11 +285,7 @@ public final class Publisher {
       throw new PublishProblem(problem.getFirst().getMessage(), problem.getFirst());
     }
     Draft draft =
-        Draft.checked(
-            target,
-            Formats.pages().id(),
-            all,
-            () -> PdfVerifier.verify(p.file(), publication, item.choices()));
+        Draft.pages(target, all, () -> PdfVerifier.verify(p.file(), publication, item.choices()));
     progress.accept(1);
     return draft;
   }
@@ -281,16 +313,14 @@ public final class Publisher {
     Document d = OfficeFonts.in(whole, output).document();
     if (output.password()) {
       var locked = new LockedOffice(format, order.passwords().open());
-      AtomicFile.Pending p =
-          AtomicFile.prepare(target, order.overwrite(), out -> locked.write(d, out));
-      pending.add(p);
-      return Draft.checked(target, format.id(), 0, () -> locked.verify(p.file(), d));
+      Prepared p = Prepared.by(locked::write, d, target, order.overwrite());
+      pending.add(p.file());
+      return Draft.office(target, format, () -> locked.verify(p.path(), d), p.written());
     }
-    AtomicFile.Pending p =
-        AtomicFile.prepare(target, order.overwrite(), out -> Formats.writer(format).write(d, out));
-    pending.add(p);
-    return Draft.checked(
-        target, format.id(), 0, () -> Formats.verifier(format).verify(p.file(), d));
+    Prepared p = Prepared.by(Formats.writer(format), d, target, order.overwrite());
+    pending.add(p.file());
+    return Draft.office(
+        target, format, () -> Formats.verifier(format).verify(p.path(), d), p.written());
   }
 
   /** A file that did not pass is kept under a name that says so. */
@@ -310,13 +340,19 @@ public final class Publisher {
                       name.substring(0, dot) + " (not verified)" + name.substring(dot)));
       file = pending.commitAs(beside);
     }
-    return made(file, d.format(), d.pages(), d.checks());
+    return made(file, d);
   }
 
-  private static Receipt.Made made(Path file, String format, int pages, List<Check> checks)
-      throws WriteProblem {
+  private static Receipt.Made made(Path file, Draft d) throws WriteProblem {
     try {
-      return new Receipt.Made(file, format, Files.size(file), FileHash.of(file), pages, checks);
+      return new Receipt.Made(
+          file,
+          d.format(),
+          Files.size(file),
+          FileHash.of(file),
+          d.pages(),
+          d.checks(),
+          d.written() == Written.ANEW);
     } catch (IOException e) {
       throw new WriteProblem(
           WriteProblem.Kind.OTHER, WORDS.say("publisher.the-file-was-written-but"), e);
@@ -337,18 +373,17 @@ public final class Publisher {
     refuseUntouchable(target, untouchable);
     Document document = PinnedPictures.in(carried(whole, Active.REMOVE));
     Format working = Formats.ofCopy(target);
-    AtomicFile.Pending pending =
-        AtomicFile.prepare(target, overwrite, out -> Formats.writer(working).write(document, out));
+    Prepared p = Prepared.by(Formats.writer(working), document, target, overwrite);
     try {
       Draft draft =
-          Draft.checked(
+          Draft.office(
               target,
-              working.id(),
-              0,
-              () -> Formats.verifier(working).verify(pending.file(), document));
-      return commit(draft, pending);
+              working,
+              () -> Formats.verifier(working).verify(p.path(), document),
+              p.written());
+      return commit(draft, p.file());
     } finally {
-      pending.discard();
+      p.file().discard();
     }
   }
 

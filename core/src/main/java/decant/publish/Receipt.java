@@ -2,6 +2,7 @@ package decant.publish;
 
 import decant.model.finding.Finding;
 import decant.verify.Check;
+import decant.words.Words;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.time.Instant;
@@ -25,17 +26,32 @@ public record Receipt(
     Duration took,
     Duration verifying,
     Optional<List<String>> lacking) {
+  private static final Words WORDS = Words.of(Receipt.class);
+
   /**
    * One file.
    *
    * @param file where it is; beside its name, and called so, if a check failed
    * @param sha256 of the file, in hexadecimal
    * @param pages how many pages it has; 0 for formats without
+   * @param anew whether it was written without what the document's own file holds beside the
+   *     document
    */
   public record Made(
-      Path file, String format, long bytes, String sha256, int pages, List<Check> checks) {
+      Path file,
+      String format,
+      long bytes,
+      String sha256,
+      int pages,
+      List<Check> checks,
+      boolean anew) {
     public Made {
       checks = List.copyOf(checks);
+    }
+
+    /** What is to be known of it beside the checks. */
+    public Optional<String> remark() {
+      return anew ? Optional.of(WORDS.say("receipt.anew", file.getFileName())) : Optional.empty();
     }
 
     /** The first check that did not pass. */

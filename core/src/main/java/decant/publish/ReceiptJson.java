@@ -37,6 +37,7 @@ public final class ReceiptJson {
       if (m.pages() > 0) {
         f.put("pages", m.pages());
       }
+      m.remark().ifPresent(said -> f.put("remark", said));
       ArrayNode checks = f.putArray("checks");
       for (Check c : m.checks()) {
         checks

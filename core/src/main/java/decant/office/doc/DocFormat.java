@@ -3,6 +3,7 @@ package decant.office.doc;
 import decant.format.FileContent;
 import decant.format.Format;
 import decant.format.FormatService;
+import decant.format.Written;
 import decant.office.doc.write.DocWriter;
 import decant.office.source.Untouched;
 import decant.office.source.Ways;
@@ -105,7 +106,7 @@ public final class DocFormat implements FormatService {
 
   @Override
   public Optional<Writer> writer() {
-    return Optional.of(UNTOUCHED::write);
+    return Optional.of((d, out) -> Written.of(UNTOUCHED.write(d, out)));
   }
 
   @Override

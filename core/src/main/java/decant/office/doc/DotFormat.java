@@ -31,7 +31,7 @@ public final class DotFormat implements FormatService {
 
   @Override
   public Optional<Writer> writer() {
-    return Optional.of(DocWriter::writeTemplate);
+    return Optional.of(Writer.alone(DocWriter::writeTemplate));
   }
 
   @Override

@@ -3,6 +3,7 @@ package decant.office.docx;
 import decant.format.FileContent;
 import decant.format.Format;
 import decant.format.FormatService;
+import decant.format.Written;
 import decant.model.Document;
 import decant.office.docx.weave.Woven;
 import decant.office.docx.write.DocxWriter;
@@ -76,8 +77,8 @@ public final class DocxFormat implements FormatService {
   }
 
   /** Into the package that the document came in, if there is one. */
-  static void write(Document d, boolean template, OutputStream out) throws IOException {
-    new Woven(WAYS, template).write(d, out);
+  static Written write(Document d, boolean template, OutputStream out) throws IOException {
+    return Written.of(new Woven(WAYS, template).write(d, out));
   }
 
   @Override

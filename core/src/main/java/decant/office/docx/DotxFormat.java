@@ -2,6 +2,7 @@ package decant.office.docx;
 
 import decant.format.Format;
 import decant.format.FormatService;
+import decant.format.Written;
 import decant.verify.office.DocxVerifier;
 import java.util.EnumSet;
 import java.util.List;
@@ -37,9 +38,9 @@ public final class DotxFormat implements FormatService {
   }
 
   /** Macros would make it a file of another kind; other parts go along. */
-  private static void write(decant.model.Document d, java.io.OutputStream out)
+  private static Written write(decant.model.Document d, java.io.OutputStream out)
       throws java.io.IOException {
-    DocxFormat.write(
+    return DocxFormat.write(
         d.withKeptParts(d.keptParts().stream().filter(k -> !k.name().contains("vba")).toList()),
         true,
         out);

@@ -77,7 +77,7 @@ public final class HtmlFormat implements FormatService {
 
   @Override
   public Optional<Writer> writer() {
-    return Optional.of(HtmlFile::write);
+    return Optional.of(Writer.alone(HtmlFile::write));
   }
 
   @Override

@@ -3,6 +3,7 @@ package decant.office.odf;
 import decant.format.FileContent;
 import decant.format.Format;
 import decant.format.FormatService;
+import decant.format.Written;
 import decant.office.odf.write.OdtLedger;
 import decant.office.odf.write.OdtWriter;
 import decant.office.source.Untouched;
@@ -81,7 +82,7 @@ public final class OdtFormat implements FormatService {
 
   @Override
   public Optional<Writer> writer() {
-    return Optional.of(UNTOUCHED::write);
+    return Optional.of((d, out) -> Written.of(UNTOUCHED.write(d, out)));
   }
 
   @Override

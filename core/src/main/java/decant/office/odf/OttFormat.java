@@ -31,7 +31,7 @@ public final class OttFormat implements FormatService {
 
   @Override
   public Optional<Writer> writer() {
-    return Optional.of(OdtWriter::writeTemplate);
+    return Optional.of(Writer.alone(OdtWriter::writeTemplate));
   }
 
   @Override

@@ -2,6 +2,7 @@ package decant.office.rtf;
 
 import decant.format.Format;
 import decant.format.FormatService;
+import decant.format.Written;
 import decant.office.rtf.read.RtfPasted;
 import decant.office.source.Untouched;
 import decant.office.source.Ways;
@@ -78,7 +79,7 @@ public final class RtfFormat implements FormatService {
 
   @Override
   public Optional<Writer> writer() {
-    return Optional.of(UNTOUCHED::write);
+    return Optional.of((d, out) -> Written.of(UNTOUCHED.write(d, out)));
   }
 
   @Override

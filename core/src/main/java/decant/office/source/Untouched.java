@@ -65,8 +65,14 @@ public record Untouched(
   private static final Words WORDS = Words.of(Untouched.class);
   private static final System.Logger LOG = System.getLogger(Untouched.class.getName());
 
-  /** Writes. @throws IOException if the stream, or a temporary file, cannot be written */
-  public void write(Document d, OutputStream out) throws IOException {
+  /**
+   * Writes.
+   *
+   * @return whether nothing of the file that the document came in was given up which its format
+   *     could keep
+   * @throws IOException if the stream, or a temporary file, cannot be written
+   */
+  public boolean write(Document d, OutputStream out) throws IOException {
     Optional<byte[]> source = SourceFile.in(d, ways.format());
     Optional<byte[]> given = source.isEmpty() ? source : given(source.get(), d);
     if (given.isPresent()) {
@@ -74,6 +80,7 @@ public record Untouched(
     } else {
       ways.writing().write(d, out);
     }
+    return source.isEmpty() || given.isPresent() || weaving == Weaving.NONE;
   }
 
   /** What we write of a document; nobody keeps it. */

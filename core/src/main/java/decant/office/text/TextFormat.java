@@ -61,7 +61,7 @@ public final class TextFormat implements FormatService {
 
   @Override
   public Optional<Writer> writer() {
-    return Optional.of(TextWriter::write);
+    return Optional.of(Writer.alone(TextWriter::write));
   }
 
   @Override

@@ -69,7 +69,8 @@ public final class ToyFormat implements FormatService {
 
   @Override
   public Optional<Writer> writer() {
-    return Optional.of((d, out) -> out.write(text(d).getBytes(StandardCharsets.UTF_8)));
+    return Optional.of(
+        Writer.alone((d, out) -> out.write(text(d).getBytes(StandardCharsets.UTF_8))));
   }
 
   @Override

@@ -134,6 +134,12 @@ final class ReceiptPanel {
         }
         lines.getChildren().add(line);
       }
+      m.remark()
+          .ifPresent(said -> {
+            var line = new Label(said);
+            line.setWrapText(true);
+            lines.getChildren().add(line);
+          });
       var hash = new TextField(m.sha256());
       hash.setEditable(false);
       hash.setAccessibleText("SHA-256");

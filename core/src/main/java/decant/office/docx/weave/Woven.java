@@ -39,11 +39,19 @@ public final class Woven {
     this.template = template;
   }
 
-  /** Writes. @throws IOException if the stream, or a temporary file, cannot be written */
-  public void write(Document d, OutputStream out) throws IOException {
+  /**
+   * Writes.
+   *
+   * @return whether nothing of the package that the document came in was given up
+   * @throws IOException if the stream, or a temporary file, cannot be written
+   */
+  public boolean write(Document d, OutputStream out) throws IOException {
     Map<String, byte[]> alone = DocxWriter.parts(d, template);
     Optional<byte[]> source = SourceFile.in(d, ways.format());
-    DocxWriter.pack(source.isEmpty() ? alone : into(source.get(), d, alone).orElse(alone), out);
+    Optional<Map<String, byte[]>> woven =
+        source.isEmpty() ? Optional.empty() : into(source.get(), d, alone);
+    DocxWriter.pack(woven.orElse(alone), out);
+    return source.isEmpty() || woven.isPresent();
   }
 
   /**

@@ -45,7 +45,7 @@ final class Blocks {
       at += t.before.size();
     }
     for (; next < a.size(); next++) {
-      out.add(imports.of(a.get(next)));
+      out.addAll(imports.block(a.get(next)));
     }
     return out;
   }
@@ -138,7 +138,7 @@ final class Blocks {
         imports.stands(is, now);
         out.add(now);
       } else {
-        out.add(imports.of(is));
+        out.addAll(imports.block(is));
       }
     }
   }

@@ -23,6 +23,9 @@ final class Imports {
   private final Map<String, Element> sourceStyles;
   private final Map<String, Element> beforeStyles;
   private final Map<String, Element> afterStyles;
+  private final Controls controls;
+  private final OutlineNumbers outline;
+  private final RowBreaks rowBreaks;
   private final Map<String, byte[]> source;
   private final Map<String, byte[]> after;
 
@@ -53,6 +56,9 @@ final class Imports {
     this.sourceStyles = source.automatic(part);
     this.beforeStyles = before.automatic(part);
     this.afterStyles = after.automatic(part);
+    this.controls = Controls.of(part, source, after);
+    this.outline = OutlineNumbers.of(source);
+    this.rowBreaks = RowBreaks.of(source);
     this.source = source.parts();
     pages.addAll(pages(source));
     fresh.addAll(pages(after));
@@ -158,28 +164,45 @@ final class Imports {
     }
   }
 
+  /** A block of ours as it is to stand in the source. */
+  List<Element> block(Element e) throws Unweavable {
+    var out = new ArrayList<Element>();
+    for (Element b : outline.inSource(e)) {
+      out.add(of(b));
+    }
+    return out;
+  }
+
   /** An element of ours as it is to stand in the source. */
   Element of(Element e) throws Unweavable {
-    if (e.name().equals("draw:control")) {
-      throw new Unweavable("a control of a form is one of all that the source tells of");
-    }
     var attributes = new LinkedHashMap<String, String>();
     for (Map.Entry<String, String> a : e.attributes().entrySet()) {
       attributes.put(a.getKey(), value(a.getKey(), a.getValue()));
     }
+    if (e.name().equals("table:table-row")) {
+      rowBreaks.say(attributes, styles, prefix + "row");
+    }
     var children = new ArrayList<Object>(e.children().size());
     Element copy = new Element(e.name(), attributes, children);
     stands(e, copy);
+    String label = "";
     for (Object c : e.children()) {
-      children.add(c instanceof Element child ? of(child) : c);
+      children.add(c instanceof Element child ? of(child) : without(label, (String) c));
+      label = c instanceof Element child ? controls.label(child) : "";
     }
     return copy;
+  }
+
+  /** What stands behind a control whose label the source tells of with it. */
+  private static String without(String label, String text) {
+    return text.startsWith(label) ? text.substring(label.length()) : text;
   }
 
   private String value(String attribute, String value) throws Unweavable {
     return switch (attribute) {
       case LIST_ID, "text:id", "office:name" -> prefix + value;
       case GOES_ON -> list(value);
+      case "draw:control" -> control(value);
       case "xlink:href" -> after.containsKey(value) ? picture(value) : value;
       default -> Odf.namesStyle(attribute) ? style(value) : value;
     };
@@ -189,9 +212,15 @@ final class Imports {
   private String list(String ours) throws Unweavable {
     Element list = lists.get(ours);
     if (list == null) {
-      throw new Unweavable("a list goes on from one that is not there");
+      throw new Unweavable("a list goes on from one that is not there " + ours);
     }
     return list.attributes().computeIfAbsent(LIST_ID, k -> prefix + "to-" + ++names);
+  }
+
+  private String control(String ours) throws Unweavable {
+    return controls
+        .inSource(ours)
+        .orElseThrow(() -> new Unweavable("a control of a form that the source does not tell of"));
   }
 
   private String picture(String name) {

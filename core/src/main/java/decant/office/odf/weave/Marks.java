@@ -6,9 +6,13 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 
-/** Marks that begin and end something come in pairs: one whose other end is gone goes too. */
+/**
+ * Marks that begin and end something come in pairs: one whose other end is gone goes too, but for
+ * those by which a place is found, which mark that place then.
+ */
 final class Marks {
   /** Each beginning, its end, and the attribute that tells which belong together. */
   private static final Map<String, String> ENDS =
@@ -22,10 +26,17 @@ final class Marks {
 
   private static final Map<String, String> STARTS = turned();
 
+  /** Beginnings that can stand for a place alone (§6.2.1.1, §7.7.1). */
+  private static final Map<String, String> PLACES =
+      Map.of(
+          "text:bookmark-start", "text:bookmark",
+          "text:reference-mark-start", "text:reference-mark");
+
   private final Map<String, Integer> begun = new HashMap<>();
   private final Map<String, Integer> ended = new HashMap<>();
   private final Set<String> changes = new HashSet<>();
   private final Set<String> annotations = new HashSet<>();
+  private final Set<String> places = new HashSet<>();
 
   private Marks() {}
 
@@ -107,6 +118,9 @@ final class Marks {
     } else if (STARTS.containsKey(e.name())) {
       ended.merge(key(STARTS.getOrDefault(e.name(), ""), e), 1, Integer::sum);
     }
+    if (PLACES.containsValue(e.name())) {
+      places.add(key(e.name(), e));
+    }
     switch (e.name()) {
       case "text:change", "text:change-start" ->
           changes.add(e.attributes().getOrDefault("text:change-id", ""));
@@ -130,6 +144,19 @@ final class Marks {
     };
   }
 
+  /** The place that is left of what begins there, unless something else marks it. */
+  private Optional<Element> place(Element lone) {
+    String name = PLACES.getOrDefault(lone.name(), "");
+    boolean alone = begun.getOrDefault(key(lone.name(), lone), 0) == 1;
+    return name.isEmpty() || !alone || places.contains(key(name, lone))
+        ? Optional.empty()
+        : Optional.of(
+            new Element(
+                name,
+                Map.of("text:name", lone.attributes().getOrDefault("text:name", "")),
+                List.of()));
+  }
+
   private Element mended(Element e) {
     List<Object> children = new ArrayList<>(e.children().size());
     boolean other = false;
@@ -139,6 +166,7 @@ final class Marks {
         continue;
       }
       if (isLone(child)) {
+        place(child).ifPresent(children::add);
         other = true;
         continue;
       }

@@ -75,7 +75,7 @@ final class Pages {
       Element is = after.getOrDefault(e.getKey(), e.getValue());
       if (!said.before().of(e.getValue()).equals(said.after().of(is))) {
         Element page = page(own, e.getKey());
-        changed.put(Odf.name(page), page(page, e.getValue(), is));
+        changed.put(Odf.name(page), page(own, page, e.getValue(), is));
       }
     }
     List<Object> children = new ArrayList<>();
@@ -97,10 +97,14 @@ final class Pages {
     attributes.put("style:name", inText.fresh(Odf.name(ours)));
     String next = ours.attributes().getOrDefault(NEXT, "");
     if (!next.isEmpty()) {
-      attributes.put(
-          NEXT, before.containsKey(next) ? Odf.name(page(own, next)) : inText.fresh(next));
+      attributes.put(NEXT, named(own, next));
     }
     return new Element(came.name(), attributes, came.children());
+  }
+
+  /** What a page of ours is called in the source. */
+  private String named(Element own, String ours) throws Unweavable {
+    return before.containsKey(ours) ? Odf.name(page(own, ours)) : inText.fresh(ours);
   }
 
   /** The page of the source that one of ours is. */
@@ -125,13 +129,15 @@ final class Pages {
     return pages.stream().filter(e -> Odf.name(e).equals(name)).findFirst();
   }
 
-  private Element page(Element own, Element was, Element is) throws Unweavable {
+  private Element page(Element masters, Element own, Element was, Element is) throws Unweavable {
     var attributes = new LinkedHashMap<>(own.attributes());
     if (!said.before().attributes(was).equals(said.after().attributes(is))) {
-      if (!was.attributes().keySet().equals(is.attributes().keySet())) {
-        throw new Unweavable("other pages follow");
-      }
       attributes.put(Odf.PAGE_LAYOUT, imports.layout(own, was, is));
+    }
+    String next = is.attributes().getOrDefault(NEXT, "");
+    if (!next.equals(was.attributes().getOrDefault(NEXT, ""))) {
+      attributes.put(
+          NEXT, next.isEmpty() ? Odf.name(own) : named(masters, next)); // itself: no other
     }
     var blocks = new Blocks(said, imports);
     List<Object> children = new ArrayList<>();

@@ -5,9 +5,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 import decant.Samples;
 import decant.format.Format;
 import decant.format.Formats;
+import decant.io.Untouchable;
+import decant.layout.label.ListLabels;
 import decant.model.Columns;
 import decant.model.Document;
 import decant.model.Inline;
+import decant.model.NodeId;
 import decant.model.PageSetup;
 import decant.model.Paragraph;
 import decant.model.Position;
@@ -18,6 +21,7 @@ import decant.model.Table;
 import decant.model.edit.AnyEdit;
 import decant.model.edit.Commands;
 import decant.model.edit.Revision;
+import decant.model.edit.TableEdits;
 import decant.model.edit.section.PageEdits;
 import decant.model.edit.section.Paper;
 import decant.model.edit.section.RunningEdits;
@@ -28,6 +32,8 @@ import decant.model.look.TextTraits;
 import decant.model.walk.Part;
 import decant.model.walk.Walk;
 import decant.office.odf.FlatOdt;
+import decant.publish.Publisher;
+import decant.publish.Receipt;
 import decant.verify.Check;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
@@ -41,6 +47,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Random;
 import java.util.zip.CRC32;
 import java.util.zip.ZipEntry;
@@ -397,6 +404,104 @@ class OdtWovenTest {
         .containsPattern("tide:book=\"1\"><style:footer>.*Quayside.*tide:page=\"1\"");
   }
 
+  /** §19.497: a first page of its own comes to pages that the source tells of. */
+  @Test
+  void theFirstPageMayBecomeOther() throws IOException {
+    Revision r = RunningEdits.go(at("The end.", 0), Section.Running.HEADER);
+    Map<String, String> parts =
+        written(RunningEdits.apart(r, RunningEdits.Apart.FIRST, true).document());
+    assertThat(parts.get("styles.xml")).contains("tide:page=\"1\"");
+    assertThat(parts.get("content.xml")).contains("tide:rises=\"twice\"", "tide:last=\"yes\"");
+  }
+
+  /** §16.38: headings that the source numbers by their levels are no items of lists. */
+  @Test
+  void headingsStayNumberedByTheirLevels() throws IOException {
+    String outline =
+        "<text:outline-style><text:outline-level-style text:level=\"1\""
+            + " style:num-format=\"1\" style:num-suffix=\".\"/></text:outline-style>";
+    document =
+        taken(
+            CONTENT.replace(
+                "<text:p text:style-name=\"P1\" tide:last",
+                "<text:h text:style-name=\"Heading\" text:outline-level=\"1\">Moorings</text:h>"
+                    + "<text:p text:style-name=\"P1\" tide:last"),
+            STYLES.replace("</office:styles>", outline + "</office:styles>"));
+    Document typed = Commands.insert(at("Moorings", 8), " and buoys").document();
+    String content = written(typed).get("content.xml");
+    assertThat(content).contains("tide:rises=\"twice\"").doesNotContain("text:continue-list");
+    assertThat(labels(back())).isEqualTo(labels(typed)).contains("1.", "2.");
+
+    Document plain = Commands.setHeadingLevel(at("The end.", 0), 1).document();
+    assertThat(written(plain).get("content.xml")).contains("tide:rises=\"twice\"");
+    assertThat(labels(back())).isEqualTo(labels(plain)).doesNotContain("3.");
+  }
+
+  private static List<String> labels(Document d) {
+    Map<NodeId, String> labels = ListLabels.of(d);
+    return d.paragraphs().stream()
+        .flatMap(p -> Optional.ofNullable(labels.get(p.id())).stream())
+        .toList();
+  }
+
+  /** §13.5.15: a control is told of with its label once, wherever the text around it changes. */
+  @Test
+  void controlsOfFormsStandInTextThatIsTypedIn() throws IOException {
+    String forms =
+        "<office:forms xmlns:form=\"urn:oasis:names:tc:opendocument:xmlns:form:1.0\"><form:form form:name=\"F\"><form:radio form:name=\"r\" form:id=\"a1\""
+            + " form:label=\"Noon\" tide:form=\"1\"/><form:radio form:name=\"r\" form:id=\"a2\""
+            + " form:label=\"Dusk\"/></form:form></office:forms>";
+    document =
+        taken(
+            CONTENT
+                .replace("<office:text>", "<office:text>" + forms)
+                .replace(
+                    "A berth costs",
+                    "<draw:control text:anchor-type=\"as-char\" svg:width=\"8pt\" svg:height=\"8pt\""
+                        + " draw:control=\"a2\"/> A berth costs"));
+    Paragraph p =
+        document.paragraphs().stream()
+            .filter(q -> q.text().contains("Dusk"))
+            .findFirst()
+            .orElseThrow();
+    String content =
+        written(Commands.insert(at(p.text(), p.text().length()), " Mind the tide.").document())
+            .get("content.xml");
+    assertThat(content).contains("tide:form=\"1\"", "draw:control=\"a2\"").containsOnlyOnce("Dusk");
+  }
+
+  /** §16.4: rows of ours may be divided where those of the source may not. */
+  @Test
+  void rowsThatComeAreDividedAsTheyWere() throws IOException {
+    document =
+        taken(
+            CONTENT,
+            STYLES.replace(
+                "</office:styles>",
+                "<style:default-style style:family=\"table-row\"><style:table-row-properties"
+                    + " fo:keep-together=\"always\"/></style:default-style></office:styles>"));
+    Revision r = TableEdits.insert(at("The end.", 8), 2, 2);
+    assertThat(written(r.document()).get("content.xml"))
+        .contains("tide:gauge=\"7\"", "fo:keep-together=\"auto\"");
+  }
+
+  /** §6.2.1: a place that links lead to stays where the end of what it marked goes. */
+  @Test
+  void marksOfPlacesStayWithoutTheirEnds() throws IOException {
+    document =
+        taken(
+            CONTENT
+                .replace(
+                    "text:style-name=\"Standard\">Oars",
+                    "text:style-name=\"Standard\"><text:bookmark-start text:name=\"oars\"/>Oars")
+                .replace(
+                    "Ropes</text:p>", "Ropes<text:bookmark-end text:name=\"oars\"/></text:p>"));
+    String content = written(Commands.insert(at("Ropes", 5), "x").document()).get("content.xml");
+    assertThat(content)
+        .contains("tide:at=\"noon\"", "<text:bookmark text:name=\"oars\"/>Oars")
+        .doesNotContain("bookmark-end");
+  }
+
   @Test
   void picturesComeAndGo() throws IOException {
     Paragraph p =
@@ -442,14 +547,32 @@ class OdtWovenTest {
 
   /** What acts does not come back with the source. */
   @Test
-  void aSourceThatActsIsWrittenAlone() throws IOException {
+  void aSourceThatActsIsWrittenAloneAndThatIsTold() throws Exception {
     document =
         taken(
             CONTENT.replace(
                 "A berth",
                 "<text:script xmlns:script=\"x\" script:language=\"JS\">x()</text:script>A berth"));
-    String content = written(Commands.insert(at("The end.", 0), "x").document()).get("content.xml");
-    assertThat(content).doesNotContain("text:script", "tide:");
+    Document d = Commands.insert(at("The end.", 0), "x").document();
+    assertThat(written(d).get("content.xml")).doesNotContain("text:script", "tide:");
+    Receipt.Made saved =
+        Publisher.workingCopy(d, folder.resolve("copy.odt"), false, Untouchable.inputs(List.of()));
+    assertThat(saved.verified()).isTrue();
+    assertThat(saved.remark()).get().asString().contains("copy.odt", "written anew");
+  }
+
+  /** Of a copy that holds all of the source there is nothing to be said. */
+  @Test
+  void aSourceWithWhatWasChangedHasNoRemark() throws Exception {
+    Document d = Commands.insert(at("The end.", 0), "x").document();
+    Receipt.Made saved =
+        Publisher.workingCopy(d, folder.resolve("copy.odt"), false, Untouchable.inputs(List.of()));
+    assertThat(saved.remark()).isEmpty();
+    Document alone = Samples.document(Samples.paragraph("The tide is high."));
+    saved =
+        Publisher.workingCopy(
+            alone, folder.resolve("alone.odt"), false, Untouchable.inputs(List.of()));
+    assertThat(saved.remark()).isEmpty();
   }
 
   /** Whatever comes up: what is written says what the document says, and nearly always woven. */
