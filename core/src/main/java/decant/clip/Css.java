@@ -92,6 +92,16 @@ final class Css {
     return background().isPresent() ? text.without(TextTraits.HIGHLIGHT) : text;
   }
 
+  /** Whether letters are said not to be bold. */
+  boolean isLight() {
+    String weight = value("font-weight");
+    boolean bold =
+        weight.startsWith("bold")
+            || weight.matches("\\d+")
+                && Integer.parseInt(weight.substring(0, Math.min(4, weight.length()))) >= 600;
+    return !weight.isEmpty() && !bold;
+  }
+
   /** The look of text in it, over that of the text around it. */
   Look text(Look around, double size) {
     Look look = around;
@@ -108,13 +118,9 @@ final class Css {
     if (own.isPresent()) {
       look = look.with(TextTraits.SIZE, Math.round(own.get() * 4) / 4.0);
     }
-    String weight = value("font-weight");
-    if (!weight.isEmpty()) {
-      boolean bold =
-          weight.startsWith("bold")
-              || weight.matches("\\d+")
-                  && Integer.parseInt(weight.substring(0, Math.min(4, weight.length()))) >= 600;
-      look = bold || look.sets(TextTraits.BOLD) ? look.with(TextTraits.BOLD, bold) : look;
+    if (says("font-weight")) {
+      look =
+          !isLight() || look.sets(TextTraits.BOLD) ? look.with(TextTraits.BOLD, !isLight()) : look;
     }
     String slant = value("font-style");
     if (!slant.isEmpty()) {
@@ -130,6 +136,14 @@ final class Css {
             : look;
     look =
         value("text-transform").equals("uppercase") ? look.with(TextTraits.ALL_CAPS, true) : look;
+    Optional<Double> apart =
+        value("letter-spacing").equals("normal")
+            ? Optional.of(0.0)
+            : length("letter-spacing", look.get(TextTraits.SIZE).orElse(size))
+                .filter(a -> Math.abs(a) < LARGEST);
+    if (apart.isPresent() && (look.sets(TextTraits.LETTER_SPACING) || apart.get() != 0)) {
+      look = look.with(TextTraits.LETTER_SPACING, apart.get());
+    }
     String raise = value("vertical-align");
     look = raise.equals("super") ? look.with(TextTraits.RAISE, TextTraits.Raise.SUPERSCRIPT) : look;
     look = raise.equals("sub") ? look.with(TextTraits.RAISE, TextTraits.Raise.SUBSCRIPT) : look;

@@ -18,7 +18,7 @@ final class CssShorthands {
 
   /** §15.8: the style, weight and size, the height of lines, and the fonts. */
   private static final Pattern FONT =
-      Pattern.compile("(.*?)([\\d.]+(?:pt|px|em|rem|%|cm|mm|in))(?:/\\S+)?\\s+(.+)");
+      Pattern.compile("(.*?)([\\d.]+(?:pt|px|em|rem|%|cm|mm|in))(?:/(\\S+))?\\s+(.+)");
 
   private static final Pattern WIDTH = Pattern.compile("([\\d.]+)(pt|px|mm|cm|in|em)?");
 
@@ -53,7 +53,8 @@ final class CssShorthands {
           said.put("font-weight", before.matches(".*(bold|[6-9]00).*") ? "bold" : "normal");
           said.put("font-style", before.matches(".*(italic|oblique).*") ? "italic" : "normal");
           said.put("font-size", m.group(2));
-          said.put("font-family", m.group(3));
+          said.put("line-height", m.group(3) == null ? "normal" : m.group(3));
+          said.put("font-family", m.group(4));
         }
       }
       default -> said.put(property, value);

@@ -11,12 +11,23 @@ import java.util.Optional;
 final class HtmlBlocks {
   private HtmlBlocks() {}
 
-  /** Properties, each of which ends with a semicolon. */
-  static String css(Look paragraph) {
+  /**
+   * Properties, each of which ends with a semicolon.
+   *
+   * @param size of its letters, in points
+   */
+  static String css(Look paragraph, double size, HtmlRoom.Room room) {
     var out = new StringBuilder();
+    switch (paragraph.value(ParagraphTraits.ALIGNMENT)) {
+      case CENTRE -> out.append("text-align:center;");
+      case END -> out.append("text-align:end;");
+      case JUSTIFIED -> out.append("text-align:justify;");
+      case START -> {}
+    }
     // Browsers leave a line between paragraphs that say nothing.
-    length(out, "margin-top", paragraph.value(ParagraphTraits.SPACE_BEFORE));
-    length(out, "margin-bottom", paragraph.value(ParagraphTraits.SPACE_AFTER));
+    length(out, "margin-top", room.above());
+    length(out, "margin-bottom", room.below());
+    out.append(CssLines.css(paragraph.value(ParagraphTraits.LINE_PITCH), size));
     Colour ground = paragraph.value(ParagraphTraits.SHADING);
     out.append(ground.equals(Colour.WHITE) ? "" : "background-color:#" + ground.hex() + ";");
     Rules rules = paragraph.value(ParagraphTraits.RULES);

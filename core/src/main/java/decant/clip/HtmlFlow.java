@@ -105,9 +105,6 @@ final class HtmlFlow {
     Css css = Css.of(body);
     Look text = css.withoutGround(css.text(Look.PLAIN, page.size));
     children(body, HtmlAround.PAGE.with(text, look(body, css.withoutMargins(), Look.PLAIN)));
-    if (!blocks.isEmpty() && blocks.getFirst() instanceof Paragraph p) { // at the edge of the paper
-      blocks.set(0, p.withLook(p.look().without(ParagraphTraits.SPACE_BEFORE)));
-    }
   }
 
   /** How many blocks are ended. */
@@ -238,7 +235,7 @@ final class HtmlFlow {
   }
 
   private Look look(Element e, Css css, Look around) {
-    Look p = css.paragraph(around, page.size);
+    Look p = page.paragraph(css, around);
     p =
         switch (e.normalName()) {
           case "center" -> p.with(ParagraphTraits.ALIGNMENT, Alignment.CENTRE);
@@ -364,13 +361,20 @@ final class HtmlFlow {
   private void heading(Element e, HtmlAround in, int level, Css css) {
     page.styles = HeadingStyles.ensure(page.styles, level);
     Look look =
-        css.paragraph(in.paragraph(), page.size)
+        page.paragraph(css, in.paragraph())
             .with(ParagraphTraits.STYLE, HeadingStyles.id(page.styles, level));
     // Its size and weight are those of headings of the document, as far as the page has none.
     boolean own = page.whole;
     Look text = own ? in.text() : in.text().without(TextTraits.FAMILY);
     text = own && css.says("font-size") ? text : text.without(TextTraits.SIZE);
     text = own && css.says("font-weight") ? text : text.without(TextTraits.BOLD);
+    if (own && css.length("margin-top", page.size).isPresent()) {
+      look = look.with(ParagraphTraits.SPACE_BEFORE, 0.0); // and what it says comes to it
+    }
+    if (own && css.length("margin-bottom", page.size).isPresent()) {
+      look = look.with(ParagraphTraits.SPACE_AFTER, 0.0);
+    }
+    text = own && css.isLight() ? text.with(TextTraits.BOLD, false) : text;
     block(e, in.with(text, in.paragraph()), look, css);
   }
 }

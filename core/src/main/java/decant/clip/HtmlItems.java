@@ -91,23 +91,29 @@ final class HtmlItems {
 
   private Look look(Css css, Css list, HtmlAround in, Level at) {
     Look look =
-        css.paragraph(in.paragraph(), page.size)
+        page.paragraph(css, in.paragraph())
             .without(ParagraphTraits.INDENT_START)
             .without(ParagraphTraits.FIRST_LINE);
     String mark = css.value("list-style-type");
     boolean unmarked = (mark.isEmpty() ? list.value("list-style-type") : mark).equals("none");
     return unmarked
-        ? look.with(ParagraphTraits.INDENT_START, STEP * (at.depth() + 1))
+        ? look.with(ParagraphTraits.INDENT_START, indent(at))
         : look.with(ParagraphTraits.LIST, new ListMembership(at.list(), at.depth()));
+  }
+
+  /** How far in items stand that have no mark. */
+  private double indent(Level at) {
+    ListDefinition known = page.lists.get(at.list());
+    return known == null
+        ? STEP * (at.depth() + 1)
+        : known.level(at.depth()).paragraph().value(ParagraphTraits.INDENT_START);
   }
 
   private void item(Element item, HtmlAround in, Level at) {
     boolean first = true;
     // What goes on below the first paragraph of an item has no mark of its own.
     Look further =
-        in.paragraph()
-            .without(ParagraphTraits.LIST)
-            .with(ParagraphTraits.INDENT_START, STEP * (at.depth() + 1));
+        in.paragraph().without(ParagraphTraits.LIST).with(ParagraphTraits.INDENT_START, indent(at));
     HtmlAround below = in.with(in.text(), further);
     int from = flow.count();
     for (Node n : item.childNodes()) {

@@ -3,11 +3,20 @@ package decant.clip;
 import decant.model.look.ListDefinition;
 import decant.model.look.ListDefinition.Level;
 import decant.model.look.ListDefinition.NumberFormat;
+import decant.model.look.Look;
+import decant.model.look.ParagraphTraits;
 import java.util.ArrayList;
+import java.util.Optional;
 import org.jsoup.nodes.Element;
 
 /** Lists of a page: how their items are marked and counted. */
 final class HtmlLists {
+  /** Marks stand before their items: where there is less room, lists are set in as usual. */
+  private static final double LEAST = 9;
+
+  private static final double MOST = 200;
+  private static final double USUAL_SIZE = 12;
+
   private HtmlLists() {}
 
   static boolean isOrdered(Element e) {
@@ -39,7 +48,34 @@ final class HtmlLists {
     String said = Css.of(e).value("list-style-type");
     NumberFormat format = format(said.isEmpty() ? e.attr("type") : said, isOrdered(e));
     String pattern = format == NumberFormat.BULLET ? bullet(said, depth) : "%" + (depth + 1) + ".";
-    return new Level(format, pattern, start, usual.paragraph(), usual.label());
+    double indent = indent(e, usual.paragraph().value(ParagraphTraits.INDENT_START) / (depth + 1));
+    Look paragraph =
+        isInset(e) && indent >= LEAST
+            ? usual.paragraph().with(ParagraphTraits.INDENT_START, indent)
+            : usual.paragraph();
+    return new Level(format, pattern, start, paragraph, usual.label());
+  }
+
+  private static boolean isInset(Element list) {
+    return inset(list).isPresent();
+  }
+
+  /** How far in the items of a list stand, each list around it with what it adds. */
+  private static double indent(Element list, double usual) {
+    double outer =
+        list.parents().stream()
+            .filter(p -> p.normalName().matches("ul|ol"))
+            .mapToDouble(p -> inset(p).orElse(usual))
+            .sum();
+    return outer + inset(list).orElse(usual);
+  }
+
+  /** What a list says that it adds, in points. */
+  private static Optional<Double> inset(Element list) {
+    Css css = Css.of(list);
+    return css.length("padding-inline-start", USUAL_SIZE)
+        .or(() -> css.length("padding-left", USUAL_SIZE))
+        .filter(i -> i >= 0 && i < MOST);
   }
 
   /** By the name that style sheets have for it, or the letter that attributes have. */

@@ -1,10 +1,12 @@
 package decant.clip;
 
 import decant.model.Inline;
+import decant.model.look.LinePitch;
 import decant.model.look.ListDefinition;
 import decant.model.look.Look;
 import decant.model.look.Media;
 import decant.model.look.MediaId;
+import decant.model.look.ParagraphTraits;
 import decant.model.look.StyleSheet;
 import decant.model.look.TextTraits;
 import decant.text.EquationText;
@@ -54,6 +56,19 @@ final class HtmlPage {
     this.styles = styles;
     this.size = styles.textBase(Look.PLAIN).value(TextTraits.SIZE);
     body.select("a[href^=#]:not([role])").forEach(a -> places.add(a.attr("href").substring(1)));
+  }
+
+  /**
+   * The look of a paragraph, over that of what it stands in. How far its lines stand apart is taken
+   * from whole pages alone: what is put into a document stands as the text there does.
+   */
+  Look paragraph(Css css, Look around) {
+    Look look = css.paragraph(around, size);
+    Optional<LinePitch> pitch = whole ? CssLines.read(css, size) : Optional.empty();
+    return pitch
+        .filter(p -> look.sets(ParagraphTraits.LINE_PITCH) || !p.equals(LinePitch.SINGLE))
+        .map(p -> look.with(ParagraphTraits.LINE_PITCH, p))
+        .orElse(look);
   }
 
   boolean isLedTo(String place) {

@@ -6,6 +6,7 @@ import decant.model.NodeId;
 import decant.model.Paragraph;
 import decant.model.Table;
 import decant.model.look.Colour;
+import decant.model.look.LinePitch;
 import decant.model.look.Look;
 import decant.model.look.ParagraphTraits;
 import decant.model.look.ParagraphTraits.Alignment;
@@ -145,9 +146,11 @@ final class HtmlTable {
             .get(ParagraphTraits.DIRECTION)
             .map(d -> Look.of(ParagraphTraits.DIRECTION, d))
             .orElse(Look.PLAIN);
+    Optional<LinePitch> pitch = in.paragraph().get(ParagraphTraits.LINE_PITCH);
+    given = pitch.isPresent() ? given.with(ParagraphTraits.LINE_PITCH, pitch.get()) : given;
     given = head ? given.with(ParagraphTraits.ALIGNMENT, Alignment.CENTRE) : given;
     Look paragraph =
-        css.paragraph(row.paragraph(given, page.size), page.size)
+        page.paragraph(css, page.paragraph(row, given))
             .without(ParagraphTraits.INDENT_START)
             .without(ParagraphTraits.SHADING)
             .without(ParagraphTraits.RULES);

@@ -43,6 +43,7 @@ public final class HtmlWriter {
   /** The same as a document, of which paragraphs are asked what they are. */
   private final decant.model.Document whole;
 
+  private final HtmlRoom rooms = new HtmlRoom();
   private final List<Element> notes = new ArrayList<>();
 
   /** The shapes that what is written stands in. */
@@ -101,6 +102,7 @@ public final class HtmlWriter {
 
   private void blocks(List<Block> blocks, Element into) {
     var lists = new ArrayList<OpenList>(); // by their depth
+    rooms.add(blocks, from.styles());
     for (Block b : blocks) {
       switch (b) {
         case Paragraph p -> {
@@ -130,13 +132,15 @@ public final class HtmlWriter {
       Element in = lists.isEmpty() ? into : lastItem(lists.getLast().element);
       Level level = level(m.list(), lists.size());
       Element list = in.appendElement(level.ordered() ? "ol" : "ul");
+      list.attr("style", "margin-top:0;margin-bottom:0;" + inset(m.list(), lists.size()));
       if (level.ordered()) {
         list.attr("type", type(level)).attr("start", Integer.toString(level.start()));
       }
       lists.add(new OpenList(list, m.list()));
     }
     Element li = lists.getLast().element.appendElement("li");
-    styled(li, HtmlBlocks.css(from.styles().paragraphLook(p.look())));
+    double size = from.styles().textBase(p.look()).value(TextTraits.SIZE);
+    styled(li, HtmlBlocks.css(from.styles().paragraphLook(p.look()), size, rooms.of(p)));
     bookmarks(p, li);
     label(p, m, li);
     inlines(p, li);
@@ -175,6 +179,16 @@ public final class HtmlWriter {
     return java.util.Objects.requireNonNull(from.lists().get(list)).level(depth);
   }
 
+  /** How much further in the items of a list stand than those of the list around it. */
+  private String inset(String list, int depth) {
+    double by = indent(list, depth) - (depth == 0 ? 0 : indent(list, depth - 1));
+    return by > 0 ? "padding-inline-start:%spt;".formatted(points(by)) : "";
+  }
+
+  private double indent(String list, int depth) {
+    return level(list, depth).paragraph().value(ParagraphTraits.INDENT_START);
+  }
+
   private static Element lastItem(Element list) {
     Element last = list.lastElementChild();
     return last == null ? list.appendElement("li") : last;
@@ -194,14 +208,10 @@ public final class HtmlWriter {
     Look look = from.styles().paragraphLook(p.look());
     int level = look.value(ParagraphTraits.HEADING_LEVEL);
     Element e = into.appendElement(level > 0 ? "h" + Math.min(6, level) : "p");
-    var css = new StringBuilder();
-    switch (look.value(ParagraphTraits.ALIGNMENT)) {
-      case CENTRE -> css.append("text-align:center;");
-      case END -> css.append("text-align:end;");
-      case JUSTIFIED -> css.append("text-align:justify;");
-      case START -> {}
-    }
-    css.append(HtmlBlocks.css(look));
+    Look text = from.styles().textBase(p.look());
+    var css = new StringBuilder(HtmlBlocks.css(look, text.value(TextTraits.SIZE), rooms.of(p)));
+    // Browsers have headings bold.
+    css.append(level > 0 && !text.value(TextTraits.BOLD) ? "font-weight:normal;" : "");
     double indent = look.value(ParagraphTraits.INDENT_START);
     css.append(indent > 0 ? "margin-inline-start:%spt;".formatted(points(indent)) : "");
     double first = look.value(ParagraphTraits.FIRST_LINE);
@@ -319,6 +329,8 @@ public final class HtmlWriter {
     css.append(colour.equals(Colour.BLACK) ? "" : "color:#" + colour.hex() + ";");
     Colour behind = look.value(TextTraits.HIGHLIGHT);
     css.append(behind.equals(Colour.WHITE) ? "" : "background-color:#" + behind.hex() + ";");
+    double apart = look.value(TextTraits.LETTER_SPACING);
+    css.append(apart == 0 ? "" : "letter-spacing:%spt;".formatted(points(apart)));
     css.append(look.value(TextTraits.SMALL_CAPS) ? "font-variant:small-caps;" : "");
     css.append(look.value(TextTraits.ALL_CAPS) ? "text-transform:uppercase;" : "");
     e = e.appendElement("span");
