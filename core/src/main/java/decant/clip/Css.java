@@ -244,9 +244,12 @@ final class Css {
     return number(m.group(1)).flatMap(n -> share ? Optional.of(n * em / 100) : points(n, unit, em));
   }
 
-  /** A measure in points; empty for one of no unit, or of one that is a share of something. */
+  /**
+   * A measure in points; empty for one of no unit but none, or one that is a share of something.
+   */
   static Optional<Double> points(double n, String unit, double em) {
     return switch (unit) {
+      case "" -> n == 0 ? Optional.of(0.0) : Optional.empty();
       case "pt" -> Optional.of(n);
       case "px" -> Optional.of(n * PictureSize.PIXEL);
       case "em", "rem" -> Optional.of(n * em);

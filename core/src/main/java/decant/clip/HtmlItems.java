@@ -148,10 +148,11 @@ final class HtmlItems {
             && known.level(depth).format() == own.format()
             && known.level(depth).pattern().equals(own.pattern())
             && known.level(depth).start() == own.start();
-    if (known == null || !same && used.contains(new Level(outer, depth))) {
+    boolean first = !used.contains(new Level(outer, depth));
+    if (known == null || !same && !first) {
       return define(e, start, depth);
     }
-    if (!same) {
+    if (first) {
       page.lists.put(outer, HtmlLists.with(known, depth, own));
     }
     used.add(new Level(outer, depth));

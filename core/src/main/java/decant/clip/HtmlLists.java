@@ -7,6 +7,8 @@ import decant.model.look.Look;
 import decant.model.look.ParagraphTraits;
 import java.util.ArrayList;
 import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.jsoup.nodes.Element;
 
 /** Lists of a page: how their items are marked and counted. */
@@ -15,6 +17,13 @@ final class HtmlLists {
   private static final double LEAST = 9;
 
   private static final double MOST = 200;
+
+  /** Signs that cannot stand in a string of a style attribute. */
+  private static final String UNSAID = "[\\p{Cntrl}\\p{Co}\\s'\"\\\\;<>&{}]";
+
+  /** A mark of one sign, said as it is. */
+  private static final Pattern STRING = Pattern.compile("['\"](\\X)\\s*['\"]");
+
   private static final double USUAL_SIZE = 12;
 
   private HtmlLists() {}
@@ -92,13 +101,36 @@ final class HtmlLists {
     };
   }
 
+  /**
+   * What a style attribute says of the mark of items that are not counted; nothing where it cannot
+   * (CSS Counter Styles 3, §3; CSS Lists 3, §3.4).
+   */
+  static String mark(Level level) {
+    String sign = level.pattern();
+    return level.ordered() || sign.codePointCount(0, sign.length()) != 1 || sign.matches(UNSAID)
+        ? ""
+        : switch (sign) {
+          case "•" -> "list-style-type:disc;";
+          case "◦" -> "list-style-type:circle;";
+          case "▪" -> "list-style-type:square;";
+          default -> "list-style-type:'%s ';".formatted(sign);
+        };
+  }
+
   /** As browsers have it (§15.3.8 of the living standard): other signs on inner levels. */
   private static String bullet(String said, int depth) {
     return switch (said) {
       case "disc" -> "•";
       case "circle" -> "◦";
       case "square" -> "▪";
-      default -> depth == 0 ? "•" : depth == 1 ? "◦" : "▪";
+      default -> {
+        Matcher own = STRING.matcher(said);
+        yield own.matches() ? own.group(1) : usual(depth);
+      }
     };
+  }
+
+  private static String usual(int depth) {
+    return depth == 0 ? "•" : depth == 1 ? "◦" : "▪";
   }
 }

@@ -97,8 +97,12 @@ public final class HtmlWriter {
     return html.outerHtml();
   }
 
-  /** A list that items are added to. */
-  private record OpenList(Element element, String list) {}
+  /**
+   * A list that items are added to.
+   *
+   * @param indent how far in they stand, in points
+   */
+  private record OpenList(Element element, String list, double indent) {}
 
   private void blocks(List<Block> blocks, Element into) {
     var lists = new ArrayList<OpenList>(); // by their depth
@@ -131,12 +135,18 @@ public final class HtmlWriter {
     while (lists.size() <= m.depth()) {
       Element in = lists.isEmpty() ? into : lastItem(lists.getLast().element);
       Level level = level(m.list(), lists.size());
+      double indent = indent(p, m, lists.size());
+      double by = indent - (lists.isEmpty() ? 0 : lists.getLast().indent);
       Element list = in.appendElement(level.ordered() ? "ol" : "ul");
-      list.attr("style", "margin-top:0;margin-bottom:0;" + inset(m.list(), lists.size()));
+      list.attr(
+          "style",
+          "margin-top:0;margin-bottom:0;"
+              + (by > 0 ? "padding-inline-start:%spt;".formatted(points(by)) : "")
+              + HtmlLists.mark(level));
       if (level.ordered()) {
         list.attr("type", type(level)).attr("start", Integer.toString(level.start()));
       }
-      lists.add(new OpenList(list, m.list()));
+      lists.add(new OpenList(list, m.list(), indent));
     }
     Element li = lists.getLast().element.appendElement("li");
     double size = from.styles().textBase(p.look()).value(TextTraits.SIZE);
@@ -155,6 +165,9 @@ public final class HtmlWriter {
       return;
     }
     Level level = level(m.list(), m.depth());
+    if (!HtmlLists.mark(level).isEmpty()) {
+      return;
+    }
     boolean simple =
         level.ordered()
             && level.pattern().equals("%" + (m.depth() + 1) + ".")
@@ -179,14 +192,12 @@ public final class HtmlWriter {
     return java.util.Objects.requireNonNull(from.lists().get(list)).level(depth);
   }
 
-  /** How much further in the items of a list stand than those of the list around it. */
-  private String inset(String list, int depth) {
-    double by = indent(list, depth) - (depth == 0 ? 0 : indent(list, depth - 1));
-    return by > 0 ? "padding-inline-start:%spt;".formatted(points(by)) : "";
-  }
-
-  private double indent(String list, int depth) {
-    return level(list, depth).paragraph().value(ParagraphTraits.INDENT_START);
+  /** How far in the items of a list stand: as the first of them does, or their level. */
+  private double indent(Paragraph first, ListMembership m, int depth) {
+    Look own = from.styles().paragraphLook(first.look());
+    return depth == m.depth() && own.sets(ParagraphTraits.INDENT_START)
+        ? own.value(ParagraphTraits.INDENT_START)
+        : level(m.list(), depth).paragraph().value(ParagraphTraits.INDENT_START);
   }
 
   private static Element lastItem(Element list) {
@@ -211,7 +222,7 @@ public final class HtmlWriter {
     Look text = from.styles().textBase(p.look());
     var css = new StringBuilder(HtmlBlocks.css(look, text.value(TextTraits.SIZE), rooms.of(p)));
     // Browsers have headings bold.
-    css.append(level > 0 && !text.value(TextTraits.BOLD) ? "font-weight:normal;" : "");
+    css.append(level > 0 && isLight(p, text) ? "font-weight:normal;" : "");
     double indent = look.value(ParagraphTraits.INDENT_START);
     css.append(indent > 0 ? "margin-inline-start:%spt;".formatted(points(indent)) : "");
     double first = look.value(ParagraphTraits.FIRST_LINE);
@@ -227,6 +238,15 @@ public final class HtmlWriter {
     }
     inlines(p, e);
     boxes(p, into);
+  }
+
+  /** Whether some of a paragraph's text is not bold: the rest says that it is. */
+  private boolean isLight(Paragraph p, Look base) {
+    return !base.value(TextTraits.BOLD)
+        || p.inlines().stream()
+            .anyMatch(i ->
+                i instanceof Inline.Text t
+                    && !from.styles().textLook(base, t.look()).value(TextTraits.BOLD));
   }
 
   private static void styled(Element e, CharSequence css) {

@@ -11,7 +11,7 @@ public final class Deadline {
   private static final Duration FIRST_MEGABYTE = Duration.ofSeconds(30);
   private static final Duration EACH_MORE = Duration.ofSeconds(1);
 
-  /** What pages that are read may add for each whole megabyte: a dense manual has 250 in one. */
+  /** What pages that are read may add for each megabyte: a dense manual has 250 in one. */
   private static final Duration EARNED = Duration.ofSeconds(30);
 
   private static final Duration MOST = Duration.ofMinutes(15);
@@ -57,10 +57,10 @@ public final class Deadline {
     return FIRST_MEGABYTE.plus(EACH_MORE.multipliedBy(Math.max(0, (bytes(file) - 1) / MEGABYTE)));
   }
 
-  /** The same with all that it can earn: 30 s for each whole megabyte, 15 minutes in all. */
+  /** The same with all that it can earn: 30 s for each megabyte, 15 minutes in all. */
   public static Duration atMost(Path file) {
     Duration usual = usual(file);
-    Duration all = usual.plus(EARNED.multipliedBy(bytes(file) / MEGABYTE));
+    Duration all = usual.plus(EARNED.multipliedBy(bytes(file)).dividedBy(MEGABYTE));
     return all.compareTo(MOST) < 0 ? all : usual.compareTo(MOST) > 0 ? usual : MOST;
   }
 

@@ -250,7 +250,7 @@ class LayersTest {
     var l = new Layered();
     l.page.setUserUnit(4);
     assertThat(l.taken().findings())
-        .filteredOn(f -> f.severity() == Finding.Severity.LOSS)
+        .filteredOn(f -> f.severity() == Finding.Severity.DOUBT)
         .singleElement()
         .satisfies(f -> assertThat(f.message()).contains("Page 1 is 4 times as wide"));
   }

@@ -189,7 +189,7 @@ public final class PageScans {
     }
     if (page.getUserUnit() != 1) {
       String said = WORDS.say("page-scans.unit", k + 1, Figures.decimal(page.getUserUnit(), 2));
-      to.add(found(Kind.LAYOUT_SIMPLIFIED, Severity.LOSS, said, k, whole(page)));
+      to.add(found(Kind.LAYOUT_SIMPLIFIED, Severity.DOUBT, said, k, whole(page)));
     }
     if (scan.marks.hasHidden()) {
       String said = WORDS.say("page-scans.layer", k + 1);
