@@ -52,7 +52,7 @@ final class HtmlBlocks {
                     .formatted(side, HtmlWriter.points(r.extent()), kind(r), r.colour().hex())));
   }
 
-  private static String kind(Rule r) {
+  static String kind(Rule r) {
     return switch (r.kind()) {
       case SINGLE -> "solid";
       case DOUBLE -> "double";

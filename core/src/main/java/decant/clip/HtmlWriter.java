@@ -270,6 +270,7 @@ public final class HtmlWriter {
         case Inline.KeptInline k -> text(k.shown(), marked(into, base, k.look()));
         case Inline.NoteMark n -> note(n.note(), into);
         case Inline.Shape s -> { // its text comes after the paragraph
+          HtmlShapes.draw(s, into);
           if (!(s.placement() instanceof Placement.Floating)) {
             into.appendText(" ");
           }
@@ -284,12 +285,12 @@ public final class HtmlWriter {
   /** The text of shapes stands after the paragraph: a paragraph cannot hold others. */
   private void boxes(Paragraph p, Element into) {
     for (Inline i : p.inlines()) {
-      Story story =
-          i instanceof Inline.Shape s
-              ? s.content().story().map(from.stories()::get).orElse(null)
-              : null;
+      if (!(i instanceof Inline.Shape s)) {
+        continue;
+      }
+      Story story = s.content().story().map(from.stories()::get).orElse(null);
       if (story != null && open.add(story.id())) {
-        blocks(story.blocks(), into.appendElement("div"));
+        blocks(story.blocks(), into.appendElement("div").attr("style", HtmlShapes.css(s)));
         open.remove(story.id());
       }
     }

@@ -38,6 +38,8 @@ public record Format(
   public enum Holding {
     /** Fonts, sizes, colours, places: how anything looks. */
     LOOKS,
+    /** Columns, and what stands at a place of the page. */
+    PLACES,
     PICTURES,
     /** Headers and footers. */
     RUNNING_TEXTS,

@@ -27,6 +27,7 @@ public final class Formats {
   private static final Set<Format.Holding> WORK =
       EnumSet.of(
           Format.Holding.LOOKS,
+          Format.Holding.PLACES,
           Format.Holding.PICTURES,
           Format.Holding.RUNNING_TEXTS,
           Format.Holding.COMMENTS,

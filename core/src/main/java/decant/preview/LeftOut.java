@@ -54,6 +54,9 @@ public final class LeftOut {
     if (has.pictures() > 0 && !format.holds().contains(Holding.PICTURES)) {
       out.add(found(Severity.LOSS, WORDS.count("left-out.pictures", has.pictures())));
     }
+    if (format.holds().contains(Holding.LOOKS) && !format.holds().contains(Holding.PLACES)) {
+      out.addAll(withoutPlaces(d));
+    }
     boolean running = d.sections().stream().anyMatch(s -> !s.running().isEmpty());
     if (running && !format.holds().contains(Holding.RUNNING_TEXTS)) {
       out.add(found(Severity.LOSS, WORDS.say("left-out.running")));
@@ -115,6 +118,21 @@ public final class LeftOut {
     }
     if (!format.holds().contains(Holding.COMMENTS_ON_RUNNING_TEXTS)) {
       out.add(Part.RUNNING);
+    }
+    return out;
+  }
+
+  private static List<Finding> withoutPlaces(Document d) {
+    var out = new ArrayList<Finding>();
+    PlacedThings placed = PlacedThings.in(d);
+    if (placed.beside() > 0) {
+      out.add(found(Severity.NOTE, WORDS.count("left-out.beside", placed.beside())));
+    }
+    if (placed.behind() > 0) {
+      out.add(found(Severity.LOSS, WORDS.count("left-out.behind", placed.behind())));
+    }
+    if (PlacedThings.hasColumns(d)) {
+      out.add(found(Severity.NOTE, WORDS.say("left-out.columns")));
     }
     return out;
   }

@@ -25,6 +25,7 @@ public final class DocFormat implements FormatService {
   static final Set<Format.Holding> HOLDS =
       EnumSet.of(
           Format.Holding.LOOKS,
+          Format.Holding.PLACES,
           Format.Holding.PICTURES,
           Format.Holding.RUNNING_TEXTS,
           Format.Holding.COMMENTS,

@@ -27,6 +27,7 @@ public final class RtfFormat implements FormatService {
           c -> c.head().startsWith("{\\rtf"),
           EnumSet.of(
               Format.Holding.LOOKS,
+              Format.Holding.PLACES,
               Format.Holding.PICTURES,
               Format.Holding.RUNNING_TEXTS,
               Format.Holding.COMMENTS,

@@ -133,7 +133,10 @@ class HtmlFormatTest {
       assertThat(headings(back)).isEqualTo(headings(d));
       assertThat(pictures(back)).isEqualTo(pictures(d));
     }
-    assertThat(LeftOut.of(rich(), Formats.of("html").orElseThrow())).isEmpty();
+    assertThat(LeftOut.of(rich(), Formats.of("html").orElseThrow()))
+        .as("that it runs in one")
+        .hasSize(2)
+        .allMatch(s -> s.startsWith("The places of 13") || s.startsWith("Columns"));
   }
 
   private static List<String> headings(Document d) {

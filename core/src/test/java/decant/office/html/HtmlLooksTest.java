@@ -1,28 +1,43 @@
 package decant.office.html;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import decant.Samples;
+import decant.format.Format;
+import decant.format.Formats;
 import decant.model.Document;
 import decant.model.Inline;
 import decant.model.NodeId;
 import decant.model.Paragraph;
+import decant.model.Story;
+import decant.model.look.Colour;
+import decant.model.look.Insets;
 import decant.model.look.LinePitch;
 import decant.model.look.ListDefinition;
 import decant.model.look.ListMembership;
 import decant.model.look.Look;
 import decant.model.look.ParagraphTraits;
+import decant.model.look.Placement;
+import decant.model.look.Rule;
 import decant.model.look.TextTraits;
+import decant.model.look.VerticalAlignment;
+import decant.picture.VectorPicture;
+import decant.preview.LeftOut;
 import decant.reading.ReadRequest;
+import java.awt.Graphics2D;
+import java.awt.image.BufferedImage;
 import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.EnumSource;
 import org.junit.jupiter.params.provider.MethodSource;
 
 /** Looks of HTML: what a copy says in style sheets, and how those of any page are read. */
@@ -74,9 +89,7 @@ class HtmlLooksTest {
       assertThat(is)
           .isInstanceOfSatisfying(
               LinePitch.Multiple.class,
-              b ->
-                  assertThat(b.factor())
-                      .isCloseTo(m.factor(), org.assertj.core.data.Offset.offset(.001)));
+              b -> assertThat(b.factor()).isCloseTo(m.factor(), within(.001)));
     } else {
       assertThat(is).isEqualTo(pitch);
     }
@@ -99,10 +112,7 @@ class HtmlLooksTest {
         taken("<body style='line-height:1.725'><p style='line-height:" + said + "'>Berths</p>");
     assertThat(look(d, 0).value(ParagraphTraits.LINE_PITCH))
         .isInstanceOfSatisfying(
-            LinePitch.Multiple.class,
-            m ->
-                assertThat(m.factor())
-                    .isCloseTo(factor, org.assertj.core.data.Offset.offset(.001)));
+            LinePitch.Multiple.class, m -> assertThat(m.factor()).isCloseTo(factor, within(.001)));
   }
 
   @Test
@@ -214,6 +224,100 @@ class HtmlLooksTest {
           .isEqualTo(25 + 30 * k);
       assertThat(back.lists().get(m.list()).level(m.depth()).pattern())
           .isEqualTo(k == 0 ? "•" : "–");
+    }
+  }
+
+  private static Inline.Shape shape(
+      Inline.Geometry geometry, Placement placement, Optional<NodeId> text) {
+    return new Inline.Shape(
+        new Inline.Drawing(
+            geometry, Optional.of(new Colour(0x0B5C7A)), Optional.of(Rule.single(2, Colour.BLACK))),
+        90,
+        45,
+        new Inline.BoxText(text, false, new Insets(1, 2, 3, 4), VerticalAlignment.TOP),
+        "a buoy",
+        placement,
+        0,
+        Optional.empty(),
+        Look.PLAIN);
+  }
+
+  private static Document drawn(Inline.Shape s) {
+    return Samples.document(
+        new Paragraph(
+            NodeId.fresh(),
+            Look.PLAIN,
+            Look.PLAIN,
+            List.of(new Inline.Text("Buoy ", Look.PLAIN), s)));
+  }
+
+  /** SVG 1.1, §9; what any reader of such drawings sees of them. */
+  @ParameterizedTest
+  @EnumSource(Inline.Geometry.class)
+  void shapesAreDrawn(Inline.Geometry geometry) throws Exception {
+    Document back = back(drawn(shape(geometry, Placement.INLINE, Optional.empty())));
+    Inline.Picture p =
+        back.paragraphs().getFirst().inlines().stream()
+            .filter(Inline.Picture.class::isInstance)
+            .map(Inline.Picture.class::cast)
+            .findFirst()
+            .orElseThrow();
+    assertThat(p.width()).isCloseTo(90, within(.5));
+    assertThat(p.height()).isCloseTo(45, within(.5));
+    assertThat(p.alt()).isEqualTo("a buoy");
+    var seen = new BufferedImage(180, 90, BufferedImage.TYPE_INT_ARGB);
+    Graphics2D g = seen.createGraphics();
+    VectorPicture.of(back.media().get(p.media())).orElseThrow().draw(g, 0, 0, 180, 90);
+    g.dispose();
+    boolean line = geometry.name().startsWith("LINE");
+    int middle = seen.getRGB(90, 45) & 0xFFFFFF;
+    assertThat(middle).as("in the middle").isEqualTo(line ? 0 : 0x0B5C7A);
+    boolean corner = geometry == Inline.Geometry.RECTANGLE || geometry == Inline.Geometry.LINE_DOWN;
+    assertThat(seen.getRGB(1, 1) >>> 24 > 128).as("at the corner").isEqualTo(corner);
+  }
+
+  /** The text of a box stands in one. */
+  @Test
+  void boxesShow() throws Exception {
+    NodeId id = NodeId.fresh();
+    var story = new Story(id, Story.Kind.BOX, List.of(paragraph("Mind the tide", Look.PLAIN)));
+    Document d =
+        drawn(shape(Inline.Geometry.RECTANGLE, Placement.INLINE, Optional.of(id)))
+            .withStories(Map.of(id, story));
+    assertThat(Files.readString(written(d)))
+        .contains(
+            "width:90pt",
+            "padding:1pt 2pt 3pt 4pt",
+            "background-color:#0B5C7A",
+            "border:2pt solid #000000")
+        .doesNotContain("<svg");
+    assertThat(back(d).paragraphs()).extracting(Paragraph::text).contains("Mind the tide");
+  }
+
+  /** A page in a browser has no places: what stood at one is told. */
+  @Test
+  void placesAreTold() throws Exception {
+    Format html = Formats.of("html").orElseThrow();
+    Document beside =
+        drawn(
+            shape(
+                Inline.Geometry.ELLIPSE, Placement.Floating.onPage(9, 9, false), Optional.empty()));
+    assertThat(LeftOut.of(beside, html))
+        .singleElement()
+        .asString()
+        .contains("place of 1 picture, shape");
+    Document behind =
+        drawn(
+            shape(
+                Inline.Geometry.ELLIPSE, Placement.Floating.onPage(9, 9, true), Optional.empty()));
+    assertThat(LeftOut.of(behind, html)).containsExactly("1 drawn shape behind the text.");
+    assertThat(Files.readString(written(behind))).doesNotContain("<svg");
+    assertThat(
+            LeftOut.of(
+                drawn(shape(Inline.Geometry.ELLIPSE, Placement.INLINE, Optional.empty())), html))
+        .isEmpty();
+    for (String f : List.of("docx", "odt", "doc", "rtf")) {
+      assertThat(LeftOut.of(behind, Formats.of(f).orElseThrow())).as(f).isEmpty();
     }
   }
 }
