@@ -76,8 +76,8 @@ final class HtmlPictures {
       var shown =
           PictureSize.of(
               pixels,
-              css.length("width", size).or(() -> attribute(e, "width")),
-              css.length("height", size).or(() -> attribute(e, "height")));
+              css.length("width", size).filter(w -> w > 0).or(() -> attribute(e, "width")),
+              css.length("height", size).filter(h -> h > 0).or(() -> attribute(e, "height")));
       return new Inline.Picture(
           p.media().id(), shown.width(), shown.height(), alt.strip(), Look.PLAIN);
     });

@@ -89,6 +89,17 @@ public final class DocReader {
         new DocShared(file, head, looks, new DocStyles(file.getStyleSheet(), looks, typesetting));
   }
 
+  /** Macros ([MS-DOC] 2.1.9) never run, and stay out. */
+  private void programs(POIFSFileSystem packed) {
+    if (packed.getRoot().hasEntry("Macros")) {
+      shared.findings.add(
+          Finding.general(
+              Finding.Kind.CONTENT_LEFT_OUT,
+              Finding.Severity.LOSS,
+              WORDS.say("doc-reader.macros")));
+    }
+  }
+
   /** Takes a file in. @throws ReadProblem if it is none, or too damaged to be one */
   public static TakenIn read(ReadRequest request) throws ReadProblem {
     try {
@@ -96,7 +107,9 @@ public final class DocReader {
       try (POIFSFileSystem packed = new POIFSFileSystem(request.file().toFile(), true);
           InputStream text = packed.createDocumentInputStream("WordDocument");
           HWPFDocument file = new HWPFDocument(packed)) {
-        return new DocReader(request, file, new DocHead(text.readAllBytes())).run();
+        var reader = new DocReader(request, file, new DocHead(text.readAllBytes()));
+        reader.programs(packed);
+        return reader.run();
       } finally {
         Biff8EncryptionKey.setCurrentUserPassword(null);
       }

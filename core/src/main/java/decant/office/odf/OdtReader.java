@@ -161,6 +161,8 @@ public final class OdtReader {
             styles,
             inPages,
             running::content);
+    OdfPrograms.finding(file == null ? List.of() : file.names(), markup)
+        .ifPresent(shared.findings::add);
     if (file != null && asksForReadingOnly(file)) {
       shared.findings.add(Restriction.READING_RECOMMENDED.finding());
     }

@@ -11,6 +11,7 @@ import decant.model.Paragraph;
 import decant.model.look.Look;
 import decant.office.Everything;
 import decant.reading.ActiveContent;
+import decant.reading.TakenIn;
 import decant.verify.Check;
 import java.io.IOException;
 import java.io.OutputStream;
@@ -116,7 +117,11 @@ class UntouchedTest {
         fs.writeFilesystem();
       }
     }
-    Document d = Samples.taken(file).document();
+    TakenIn taken = Samples.taken(file);
+    assertThat(taken.findings().stream().anyMatch(f -> f.message().contains("has macros")))
+        .as("told")
+        .isNotEqualTo(same);
+    Document d = taken.document();
     byte[] source = Files.readAllBytes(file);
     Path back = written(d, "doc", "b");
     assertThat(java.util.Arrays.equals(Files.readAllBytes(back), source)).isEqualTo(same);
