@@ -92,14 +92,15 @@ final class Css {
     return background().isPresent() ? text.without(TextTraits.HIGHLIGHT) : text;
   }
 
-  /** Whether letters are said not to be bold. */
-  boolean isLight() {
+  /** Whether letters are said to be bold, or not to be; empty where nothing is said. */
+  Optional<Boolean> bold() {
     String weight = value("font-weight");
-    boolean bold =
-        weight.startsWith("bold")
-            || weight.matches("\\d+")
-                && Integer.parseInt(weight.substring(0, Math.min(4, weight.length()))) >= 600;
-    return !weight.isEmpty() && !bold;
+    return weight.isEmpty()
+        ? Optional.empty()
+        : Optional.of(
+            weight.startsWith("bold")
+                || weight.matches("\\d+")
+                    && Integer.parseInt(weight.substring(0, Math.min(4, weight.length()))) >= 600);
   }
 
   /** The look of text in it, over that of the text around it. */
@@ -118,9 +119,9 @@ final class Css {
     if (own.isPresent()) {
       look = look.with(TextTraits.SIZE, Math.round(own.get() * 4) / 4.0);
     }
-    if (says("font-weight")) {
-      look =
-          !isLight() || look.sets(TextTraits.BOLD) ? look.with(TextTraits.BOLD, !isLight()) : look;
+    Optional<Boolean> bold = bold();
+    if (bold.isPresent() && (bold.get() || look.sets(TextTraits.BOLD))) {
+      look = look.with(TextTraits.BOLD, bold.get());
     }
     String slant = value("font-style");
     if (!slant.isEmpty()) {

@@ -22,7 +22,7 @@ final class CssShorthands {
 
   private static final Pattern WIDTH = Pattern.compile("([\\d.]+)(pt|px|mm|cm|in|em)?");
 
-  private static final double USUAL_SIZE = 12; // points
+  static final double USUAL_SIZE = 12; // points
   private static final double THIN = 0.75;
   private static final double MEDIUM = 2.25;
   private static final double THICK = 3.75;

@@ -46,13 +46,15 @@ final class HtmlBlocks {
 
   private static void line(StringBuilder out, String side, Optional<Rule> rule) {
     rule.filter(Rule::isDrawn)
-        .ifPresent(r ->
-            out.append(
-                "border-%s:%spt %s #%s;"
-                    .formatted(side, HtmlWriter.points(r.extent()), kind(r), r.colour().hex())));
+        .ifPresent(r -> out.append("border-%s:%s;".formatted(side, border(r))));
   }
 
-  static String kind(Rule r) {
+  /** How wide a line at an edge is, its kind and its colour. */
+  static String border(Rule r) {
+    return "%spt %s #%s".formatted(HtmlWriter.points(r.extent()), kind(r), r.colour().hex());
+  }
+
+  private static String kind(Rule r) {
     return switch (r.kind()) {
       case SINGLE -> "solid";
       case DOUBLE -> "double";

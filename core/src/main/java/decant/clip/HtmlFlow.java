@@ -374,7 +374,7 @@ final class HtmlFlow {
     if (own && css.length("margin-bottom", page.size).isPresent()) {
       look = look.with(ParagraphTraits.SPACE_AFTER, 0.0);
     }
-    text = own && css.isLight() ? text.with(TextTraits.BOLD, false) : text;
+    text = own && css.bold().equals(Optional.of(false)) ? text.with(TextTraits.BOLD, false) : text;
     block(e, in.with(text, in.paragraph()), look, css);
   }
 }

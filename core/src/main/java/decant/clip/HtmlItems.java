@@ -5,6 +5,7 @@ import decant.model.look.ListMembership;
 import decant.model.look.Look;
 import decant.model.look.ParagraphTraits;
 import java.util.HashSet;
+import java.util.Objects;
 import java.util.Set;
 import org.jsoup.nodes.Element;
 import org.jsoup.nodes.Node;
@@ -103,10 +104,10 @@ final class HtmlItems {
 
   /** How far in items stand that have no mark. */
   private double indent(Level at) {
-    ListDefinition known = page.lists.get(at.list());
-    return known == null
-        ? STEP * (at.depth() + 1)
-        : known.level(at.depth()).paragraph().value(ParagraphTraits.INDENT_START);
+    return Objects.requireNonNull(page.lists.get(at.list()))
+        .level(at.depth())
+        .paragraph()
+        .value(ParagraphTraits.INDENT_START);
   }
 
   private void item(Element item, HtmlAround in, Level at) {

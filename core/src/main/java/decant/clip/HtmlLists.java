@@ -24,8 +24,6 @@ final class HtmlLists {
   /** A mark of one sign, said as it is. */
   private static final Pattern STRING = Pattern.compile("['\"](\\X)\\s*['\"]");
 
-  private static final double USUAL_SIZE = 12;
-
   private HtmlLists() {}
 
   static boolean isOrdered(Element e) {
@@ -57,33 +55,29 @@ final class HtmlLists {
     String said = Css.of(e).value("list-style-type");
     NumberFormat format = format(said.isEmpty() ? e.attr("type") : said, isOrdered(e));
     String pattern = format == NumberFormat.BULLET ? bullet(said, depth) : "%" + (depth + 1) + ".";
-    double indent = indent(e, usual.paragraph().value(ParagraphTraits.INDENT_START) / (depth + 1));
+    double step = usual.paragraph().value(ParagraphTraits.INDENT_START) / (depth + 1);
     Look paragraph =
-        isInset(e) && indent >= LEAST
-            ? usual.paragraph().with(ParagraphTraits.INDENT_START, indent)
-            : usual.paragraph();
+        inset(e)
+            .map(by -> indentAround(e, step) + by)
+            .filter(indent -> indent >= LEAST)
+            .map(indent -> usual.paragraph().with(ParagraphTraits.INDENT_START, indent))
+            .orElse(usual.paragraph());
     return new Level(format, pattern, start, paragraph, usual.label());
   }
 
-  private static boolean isInset(Element list) {
-    return inset(list).isPresent();
-  }
-
-  /** How far in the items of a list stand, each list around it with what it adds. */
-  private static double indent(Element list, double usual) {
-    double outer =
-        list.parents().stream()
-            .filter(p -> p.normalName().matches("ul|ol"))
-            .mapToDouble(p -> inset(p).orElse(usual))
-            .sum();
-    return outer + inset(list).orElse(usual);
+  /** How far in a list stands by those around it, each with what it adds. */
+  private static double indentAround(Element list, double usual) {
+    return list.parents().stream()
+        .filter(p -> p.normalName().matches("ul|ol"))
+        .mapToDouble(p -> inset(p).orElse(usual))
+        .sum();
   }
 
   /** What a list says that it adds, in points. */
   private static Optional<Double> inset(Element list) {
     Css css = Css.of(list);
-    return css.length("padding-inline-start", USUAL_SIZE)
-        .or(() -> css.length("padding-left", USUAL_SIZE))
+    return css.length("padding-inline-start", CssShorthands.USUAL_SIZE)
+        .or(() -> css.length("padding-left", CssShorthands.USUAL_SIZE))
         .filter(i -> i >= 0 && i < MOST);
   }
 

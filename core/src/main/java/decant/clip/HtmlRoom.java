@@ -32,10 +32,11 @@ final class HtmlRoom {
         continue;
       }
       Look look = styles.paragraphLook(p.look());
-      double above =
-          isAlike(blocks, k, k - 1, styles) ? 0 : look.value(ParagraphTraits.SPACE_BEFORE);
-      double below =
-          isAlike(blocks, k, k + 1, styles) ? 0 : look.value(ParagraphTraits.SPACE_AFTER);
+      boolean contextual = look.value(ParagraphTraits.CONTEXTUAL_SPACING);
+      boolean shutAbove = contextual && isAlike(p, blocks, k - 1);
+      boolean shutBelow = contextual && isAlike(p, blocks, k + 1);
+      double above = shutAbove ? 0 : look.value(ParagraphTraits.SPACE_BEFORE);
+      double below = shutBelow ? 0 : look.value(ParagraphTraits.SPACE_AFTER);
       rooms.put(p.id(), new Room(above > 0 ? above + before : 0, below));
       before = below;
     }
@@ -45,14 +46,12 @@ final class HtmlRoom {
     return rooms.getOrDefault(p.id(), NONE);
   }
 
-  /** Whether a paragraph wants no room beside one of its style, and that is such a one. */
-  private static boolean isAlike(List<Block> blocks, int at, int beside, StyleSheet styles) {
-    if (beside < 0 || beside >= blocks.size() || !(blocks.get(beside) instanceof Paragraph other)) {
-      return false;
-    }
-    Look look = ((Paragraph) blocks.get(at)).look();
-    return styles.paragraphLook(look).value(ParagraphTraits.CONTEXTUAL_SPACING)
-        && style(look).equals(style(other.look()));
+  /** Whether a paragraph of the same style stands at a place beside one. */
+  private static boolean isAlike(Paragraph p, List<Block> blocks, int beside) {
+    return beside >= 0
+        && beside < blocks.size()
+        && blocks.get(beside) instanceof Paragraph other
+        && style(p.look()).equals(style(other.look()));
   }
 
   private static Optional<String> style(Look look) {

@@ -1,24 +1,24 @@
 package decant.clip;
 
+import static decant.clip.HtmlWriter.points;
+
 import decant.model.Inline;
 import decant.model.look.Colour;
 import decant.model.look.Insets;
-import decant.model.look.Placement;
 import decant.model.look.Rule;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.jsoup.nodes.Element;
 
 /** Shapes: those without text as drawings in the line (SVG 1.1, §9), those with it as boxes. */
 final class HtmlShapes {
   private static final double LEAST = 1; // points: what is lower or narrower is not shown
-  private static final double CORNER = 0.16; // of the shorter side (ISO/IEC 29500-1 §20.1.10.56)
 
   private HtmlShapes() {}
 
   /** Draws a shape, unless it has text, or stands behind the text of the page. */
   static void draw(Inline.Shape s, Element into) {
-    boolean behind = s.placement() instanceof Placement.Floating f && f.behind();
-    if (s.content().story().isPresent() || behind) {
+    if (s.content().story().isPresent() || s.isBackdrop()) {
       return;
     }
     double width = Math.max(LEAST, s.width());
@@ -38,10 +38,10 @@ final class HtmlShapes {
     line(s)
         .ifPresent(r -> {
           e.attr("stroke", hash(r.colour())).attr("stroke-width", points(r.width()));
-          switch (r.kind()) {
-            case DASHED -> e.attr("stroke-dasharray", points(4 * r.width()));
-            case DOTTED -> e.attr("stroke-dasharray", points(r.width()));
-            case SINGLE, DOUBLE -> {}
+          String dashes =
+              r.dashes().stream().map(w -> points(w * r.width())).collect(Collectors.joining(" "));
+          if (!dashes.isEmpty()) {
+            e.attr("stroke-dasharray", dashes);
           }
         });
     if (s.rotation() != 0) {
@@ -57,7 +57,7 @@ final class HtmlShapes {
       case RECTANGLE -> box(svg.appendElement("rect"), width, height);
       case ROUNDED ->
           box(svg.appendElement("rect"), width, height)
-              .attr("rx", points(CORNER * Math.min(width, height)));
+              .attr("rx", points(Inline.Geometry.CORNER * Math.min(width, height)));
       case ELLIPSE ->
           svg.appendElement("ellipse")
               .attr("cx", points(width / 2))
@@ -94,11 +94,7 @@ final class HtmlShapes {
                 points(in.bottom()),
                 points(in.left())));
     s.drawing().fill().ifPresent(c -> css.append("background-color:%s;".formatted(hash(c))));
-    line(s)
-        .ifPresent(r ->
-            css.append(
-                "border:%spt %s %s;"
-                    .formatted(points(r.extent()), HtmlBlocks.kind(r), hash(r.colour()))));
+    line(s).ifPresent(r -> css.append("border:").append(HtmlBlocks.border(r)).append(';'));
     return css.toString();
   }
 
@@ -108,9 +104,5 @@ final class HtmlShapes {
 
   private static String hash(Colour c) {
     return "#" + c.hex();
-  }
-
-  private static String points(double v) {
-    return HtmlWriter.points(v);
   }
 }

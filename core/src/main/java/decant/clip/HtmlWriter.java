@@ -128,6 +128,7 @@ public final class HtmlWriter {
   }
 
   private void item(Paragraph p, ListMembership m, Element into, List<OpenList> lists) {
+    Look look = from.styles().paragraphLook(p.look());
     boolean other = lists.size() > m.depth() && !lists.get(m.depth()).list.equals(m.list());
     while (lists.size() > (other ? m.depth() : m.depth() + 1)) {
       lists.removeLast();
@@ -135,7 +136,7 @@ public final class HtmlWriter {
     while (lists.size() <= m.depth()) {
       Element in = lists.isEmpty() ? into : lastItem(lists.getLast().element);
       Level level = level(m.list(), lists.size());
-      double indent = indent(p, m, lists.size());
+      double indent = indent(look, m, lists.size());
       double by = indent - (lists.isEmpty() ? 0 : lists.getLast().indent);
       Element list = in.appendElement(level.ordered() ? "ol" : "ul");
       list.attr(
@@ -150,7 +151,7 @@ public final class HtmlWriter {
     }
     Element li = lists.getLast().element.appendElement("li");
     double size = from.styles().textBase(p.look()).value(TextTraits.SIZE);
-    styled(li, HtmlBlocks.css(from.styles().paragraphLook(p.look()), size, rooms.of(p)));
+    styled(li, HtmlBlocks.css(look, size, rooms.of(p)));
     bookmarks(p, li);
     label(p, m, li);
     inlines(p, li);
@@ -193,8 +194,7 @@ public final class HtmlWriter {
   }
 
   /** How far in the items of a list stand: as the first of them does, or their level. */
-  private double indent(Paragraph first, ListMembership m, int depth) {
-    Look own = from.styles().paragraphLook(first.look());
+  private double indent(Look own, ListMembership m, int depth) {
     return depth == m.depth() && own.sets(ParagraphTraits.INDENT_START)
         ? own.value(ParagraphTraits.INDENT_START)
         : level(m.list(), depth).paragraph().value(ParagraphTraits.INDENT_START);

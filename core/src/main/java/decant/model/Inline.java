@@ -138,6 +138,11 @@ public sealed interface Inline {
       return new Shape(drawing, width, height, content, alt, other, rotation, kept, look);
     }
 
+    /** Whether it is painted before the text of the page, and has none of its own. */
+    public boolean isBackdrop() {
+      return placement instanceof Placement.Floating f && f.behind() && content.story().isEmpty();
+    }
+
     /** This shape turned to another angle. */
     public Shape turned(double degrees) {
       return new Shape(drawing, width, height, content, alt, placement, degrees, kept, look);
@@ -175,7 +180,10 @@ public sealed interface Inline {
     /** From the top left to the bottom right corner. */
     LINE_DOWN,
     /** From the bottom left to the top right corner. */
-    LINE_UP
+    LINE_UP;
+
+    /** The radius of the corners of a rounded rectangle, as a share of its shorter side. */
+    public static final double CORNER = 0.165;
   }
 
   /**

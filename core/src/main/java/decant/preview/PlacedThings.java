@@ -38,13 +38,9 @@ final class PlacedThings implements Walk.Visitor {
   @Override
   public void paragraph(Paragraph p) {
     for (Inline i : p.inlines()) {
-      if (i instanceof Inline.Shape s
-          && s.placement() instanceof Placement.Floating f
-          && f.behind()
-          && s.content().story().isEmpty()) {
+      if (i instanceof Inline.Shape s && s.isBackdrop()) {
         behind++;
-      } else if (i instanceof Inline.Shape s && s.placement() instanceof Placement.Floating
-          || i instanceof Inline.Picture x && x.placement() instanceof Placement.Floating) {
+      } else if (i.placement() instanceof Placement.Floating) {
         beside++;
       }
     }

@@ -171,18 +171,8 @@ public final class Publisher {
       Duration verifying,
       Written written) {
 
-    /** Reads a file of pages back, and notes how long that takes. */
-    static Draft pages(Path target, int pages, Supplier<List<Check>> checking) {
-      return checked(target, Formats.pages().id(), pages, checking, Written.WHOLE);
-    }
-
-    /** Reads a file of another format back, and notes how long that takes. */
-    static Draft office(
-        Path target, Format format, Supplier<List<Check>> checking, Written written) {
-      return checked(target, format.id(), 0, checking, written);
-    }
-
-    private static Draft checked(
+    /** Reads a file back, and notes how long that takes. */
+    static Draft checked(
         Path target, String format, int pages, Supplier<List<Check>> checking, Written written) {
       Instant start = Instant.now();
       List<Check> checks = checking.get();
@@ -191,18 +181,21 @@ public final class Publisher {
     }
   }
 
-  /** A file of a document that does not have its name yet, and what was kept in writing it. */
-  private record Prepared(AtomicFile.Pending file, Written written) {
-    static Prepared by(FormatService.Writer writer, Document d, Path target, boolean overwrite)
+  /** A document in an office format, in a file that does not have its name yet. */
+  private record Prepared(
+      Document document, Format format, Path target, AtomicFile.Pending file, Written written) {
+    static Prepared by(
+        FormatService.Writer writer, Document d, Format format, Path target, boolean overwrite)
         throws WriteProblem {
       var written = new AtomicReference<>(Written.WHOLE);
       AtomicFile.Pending file =
           AtomicFile.prepare(target, overwrite, out -> written.set(writer.write(d, out)));
-      return new Prepared(file, Objects.requireNonNull(written.get()));
+      return new Prepared(d, format, target, file, Objects.requireNonNull(written.get()));
     }
 
-    Path path() {
-      return file.file();
+    Draft checked(FormatService.Verifier verifier) {
+      return Draft.checked(
+          target, format.id(), 0, () -> verifier.verify(file.file(), document), written);
     }
   }
 
@@ -285,7 +278,12 @@ public final class Publisher {
       throw new PublishProblem(problem.getFirst().getMessage(), problem.getFirst());
     }
     Draft draft =
-        Draft.pages(target, all, () -> PdfVerifier.verify(p.file(), publication, item.choices()));
+        Draft.checked(
+            target,
+            Formats.pages().id(),
+            all,
+            () -> PdfVerifier.verify(p.file(), publication, item.choices()),
+            Written.WHOLE);
     progress.accept(1);
     return draft;
   }
@@ -311,16 +309,16 @@ public final class Publisher {
       throws WriteProblem {
     Format format = output.format();
     Document d = OfficeFonts.in(whole, output).document();
+    FormatService.Writer writer = Formats.writer(format);
+    FormatService.Verifier verifier = Formats.verifier(format);
     if (output.password()) {
       var locked = new LockedOffice(format, order.passwords().open());
-      Prepared p = Prepared.by(locked::write, d, target, order.overwrite());
-      pending.add(p.file());
-      return Draft.office(target, format, () -> locked.verify(p.path(), d), p.written());
+      writer = locked::write;
+      verifier = locked::verify;
     }
-    Prepared p = Prepared.by(Formats.writer(format), d, target, order.overwrite());
+    Prepared p = Prepared.by(writer, d, format, target, order.overwrite());
     pending.add(p.file());
-    return Draft.office(
-        target, format, () -> Formats.verifier(format).verify(p.path(), d), p.written());
+    return p.checked(verifier);
   }
 
   /** A file that did not pass is kept under a name that says so. */
@@ -352,7 +350,7 @@ public final class Publisher {
           FileHash.of(file),
           d.pages(),
           d.checks(),
-          d.written() == Written.ANEW);
+          d.written());
     } catch (IOException e) {
       throw new WriteProblem(
           WriteProblem.Kind.OTHER, WORDS.say("publisher.the-file-was-written-but"), e);
@@ -373,15 +371,9 @@ public final class Publisher {
     refuseUntouchable(target, untouchable);
     Document document = PinnedPictures.in(carried(whole, Active.REMOVE));
     Format working = Formats.ofCopy(target);
-    Prepared p = Prepared.by(Formats.writer(working), document, target, overwrite);
+    Prepared p = Prepared.by(Formats.writer(working), document, working, target, overwrite);
     try {
-      Draft draft =
-          Draft.office(
-              target,
-              working,
-              () -> Formats.verifier(working).verify(p.path(), document),
-              p.written());
-      return commit(draft, p.file());
+      return commit(p.checked(Formats.verifier(working)), p.file());
     } finally {
       p.file().discard();
     }

@@ -1,5 +1,6 @@
 package decant.publish;
 
+import decant.format.Written;
 import decant.model.finding.Finding;
 import decant.verify.Check;
 import decant.words.Words;
@@ -34,8 +35,7 @@ public record Receipt(
    * @param file where it is; beside its name, and called so, if a check failed
    * @param sha256 of the file, in hexadecimal
    * @param pages how many pages it has; 0 for formats without
-   * @param anew whether it was written without what the document's own file holds beside the
-   *     document
+   * @param written what became of the file that the document came in
    */
   public record Made(
       Path file,
@@ -44,14 +44,17 @@ public record Receipt(
       String sha256,
       int pages,
       List<Check> checks,
-      boolean anew) {
+      Written written) {
     public Made {
       checks = List.copyOf(checks);
     }
 
     /** What is to be known of it beside the checks. */
     public Optional<String> remark() {
-      return anew ? Optional.of(WORDS.say("receipt.anew", file.getFileName())) : Optional.empty();
+      return switch (written) {
+        case WHOLE -> Optional.empty();
+        case ANEW -> Optional.of(WORDS.say("receipt.anew", file.getFileName()));
+      };
     }
 
     /** The first check that did not pass. */

@@ -93,6 +93,14 @@ public final class ActiveContent {
     return a.findings;
   }
 
+  /** Of macros in a format in which none can be kept. */
+  public static Finding macrosLeftOut() {
+    return Finding.general(
+        Finding.Kind.CONTENT_LEFT_OUT,
+        Finding.Severity.LOSS,
+        WORDS.say("active-content.macros-left-out"));
+  }
+
   /** Whether nothing in a part of a package acts, known to us as part of the document or not. */
   public static boolean isQuiet(String name, byte[] part) {
     return ActiveMarkup.isQuiet(name, part);

@@ -9,12 +9,10 @@ import java.awt.geom.Ellipse2D;
 import java.awt.geom.Line2D;
 import java.awt.geom.Rectangle2D;
 import java.awt.geom.RoundRectangle2D;
+import java.util.List;
 
 /** The outlines of shapes and the strokes of their lines, one for all that draw pages. */
 public final class Outlines {
-  /** How round the corners of a rounded rectangle are, as a share of its shorter side. */
-  private static final double ROUNDNESS = 0.33;
-
   private Outlines() {}
 
   /**
@@ -30,8 +28,8 @@ public final class Outlines {
     return switch (g) {
       case RECTANGLE -> new Rectangle2D.Double(x, y, w, h);
       case ROUNDED -> {
-        double r = Math.min(w, h) * ROUNDNESS;
-        yield new RoundRectangle2D.Double(x, y, w, h, r, r);
+        double across = 2 * Geometry.CORNER * Math.min(w, h);
+        yield new RoundRectangle2D.Double(x, y, w, h, across, across);
       }
       case ELLIPSE -> new Ellipse2D.Double(x, y, w, h);
       case LINE_DOWN -> new Line2D.Double(x, y, x + w, y + h);
@@ -51,10 +49,11 @@ public final class Outlines {
   /** On and off lengths of a broken line; none for one that is not. */
   public static float[] dashes(Rule r, double scale) {
     float w = (float) (r.width() * scale);
-    return switch (r.kind()) {
-      case SINGLE, DOUBLE -> new float[0];
-      case DOTTED -> new float[] {w, w};
-      case DASHED -> new float[] {4 * w, 3 * w};
-    };
+    List<Integer> widths = r.dashes();
+    float[] out = new float[widths.size()];
+    for (int k = 0; k < out.length; k++) {
+      out[k] = widths.get(k) * w;
+    }
+    return out;
   }
 }

@@ -1,5 +1,7 @@
 package decant.model.look;
 
+import java.util.List;
+
 /**
  * A drawn line: a border, a separator, the outline of a shape.
  *
@@ -30,5 +32,16 @@ public record Rule(Kind kind, double width, Colour colour, double space) {
   /** How much room the line takes across: a double line is three of its lines wide. */
   public double extent() {
     return kind == Kind.DOUBLE ? 3 * width : width;
+  }
+
+  /**
+   * How far it is drawn and then is not, in widths of it; nothing for a line that is not broken.
+   */
+  public List<Integer> dashes() {
+    return switch (kind) {
+      case SINGLE, DOUBLE -> List.of();
+      case DOTTED -> List.of(1, 1);
+      case DASHED -> List.of(4, 3);
+    };
   }
 }

@@ -19,6 +19,7 @@ import decant.model.look.Typesetting;
 import decant.model.look.VerticalAlignment;
 import decant.office.emit.NumberCodes;
 import decant.office.source.SourceFile;
+import decant.reading.ActiveContent;
 import decant.reading.DocumentFindings;
 import decant.reading.FontsUsed;
 import decant.reading.ReadProblem;
@@ -92,11 +93,7 @@ public final class DocReader {
   /** Macros ([MS-DOC] 2.1.9) never run, and stay out. */
   private void programs(POIFSFileSystem packed) {
     if (packed.getRoot().hasEntry("Macros")) {
-      shared.findings.add(
-          Finding.general(
-              Finding.Kind.CONTENT_LEFT_OUT,
-              Finding.Severity.LOSS,
-              WORDS.say("doc-reader.macros")));
+      shared.findings.add(ActiveContent.macrosLeftOut());
     }
   }
 

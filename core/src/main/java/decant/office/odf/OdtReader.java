@@ -12,6 +12,7 @@ import decant.office.source.SourceFile;
 import decant.office.xml.Element;
 import decant.office.xml.PackageFile;
 import decant.office.xml.XmlParts;
+import decant.reading.ActiveContent;
 import decant.reading.DocumentFindings;
 import decant.reading.FontTrial;
 import decant.reading.FontsUsed;
@@ -161,8 +162,9 @@ public final class OdtReader {
             styles,
             inPages,
             running::content);
-    OdfPrograms.finding(file == null ? List.of() : file.names(), markup)
-        .ifPresent(shared.findings::add);
+    if (OdfPrograms.areIn(file == null ? List.of() : file.names(), markup)) {
+      shared.findings.add(ActiveContent.macrosLeftOut());
+    }
     if (file != null && asksForReadingOnly(file)) {
       shared.findings.add(Restriction.READING_RECOMMENDED.finding());
     }

@@ -115,37 +115,36 @@ final class ReceiptPanel {
     int passed = 0;
     int all = 0;
     for (Receipt.Made m : r.files()) {
-      var name = new Label(m.file().getFileName().toString());
+      Label name = wrapped(m.file().getFileName().toString());
       name.getStyleClass().add("finding-kind");
-      name.setWrapText(true);
       lines.getChildren().add(name);
       for (Check c : m.checks()) {
         all++;
         passed += c.passed() ? 1 : 0;
-        var line =
-            new Label(
+        Label line =
+            wrapped(
                 WORDS.say(
                     c.passed() ? "receipt-panel.passed" : "receipt-panel.failed",
                     c.name(),
                     c.detail()));
-        line.setWrapText(true);
         if (!c.passed()) {
           line.getStyleClass().add("problem-text");
         }
         lines.getChildren().add(line);
       }
-      m.remark()
-          .ifPresent(said -> {
-            var line = new Label(said);
-            line.setWrapText(true);
-            lines.getChildren().add(line);
-          });
+      m.remark().ifPresent(said -> lines.getChildren().add(wrapped(said)));
       var hash = new TextField(m.sha256());
       hash.setEditable(false);
       hash.setAccessibleText("SHA-256");
       lines.getChildren().add(Choosing.line("SHA-256", hash));
     }
     checks.setText(WORDS.say("receipt-panel.checks-passed", passed, all));
+  }
+
+  private static Label wrapped(String text) {
+    var label = new Label(text);
+    label.setWrapText(true);
+    return label;
   }
 
   /** Pages of one file that has pages; else its format, or how many files there are. */

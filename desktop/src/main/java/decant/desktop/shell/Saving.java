@@ -149,18 +149,18 @@ public final class Saving {
     recovery.saved(w);
     Format format = Formats.ofCopy(target);
     List<String> without = LeftOut.of(version, format);
+    String saved =
+        without.isEmpty()
+            ? WORDS.say("saving.saved", target.getFileName(), AtomicFile.folderOf(target))
+            : WORDS.say(
+                "saving.saved-without",
+                target.getFileName(),
+                AtomicFile.folderOf(target),
+                format.name(),
+                String.join(" ", without));
     if (without.isEmpty() && made.remark().isEmpty()) {
-      desk.tell(WORDS.say("saving.saved", target.getFileName(), AtomicFile.folderOf(target)));
+      desk.tell(saved);
     } else {
-      String saved =
-          without.isEmpty()
-              ? WORDS.say("saving.saved", target.getFileName(), AtomicFile.folderOf(target))
-              : WORDS.say(
-                  "saving.saved-without",
-                  target.getFileName(),
-                  AtomicFile.folderOf(target),
-                  format.name(),
-                  String.join(" ", without));
       String said = made.remark().map(r -> saved + " " + r).orElse(saved);
       desk.noticeProperty().set(Optional.of(Notice.problem(said)));
     }

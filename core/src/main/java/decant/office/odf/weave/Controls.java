@@ -3,6 +3,7 @@ package decant.office.odf.weave;
 import decant.office.xml.Element;
 import decant.reading.ReadProblem;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 
@@ -40,7 +41,15 @@ final class Controls {
   }
 
   private static String id(Element e) {
-    return e.attributes().getOrDefault(ID, e.attributes().getOrDefault("xml:id", ""));
+    return said(e, ID, "xml:id");
+  }
+
+  /** What an element says by the first of some attributes that it has. */
+  private static String said(Element e, String... attributes) {
+    return Arrays.stream(attributes)
+        .flatMap(a -> Optional.ofNullable(e.attributes().get(a)).stream())
+        .findFirst()
+        .orElse("");
   }
 
   /**
@@ -53,8 +62,8 @@ final class Controls {
 
   /** The text beside a control of ours that the source's brings along (§19.293). */
   String label(Element control) {
-    return told(control.attributes().getOrDefault("draw:control", ""))
-        .map(e -> e.attributes().getOrDefault(LABEL, ""))
+    return told(said(control, "draw:control"))
+        .map(e -> said(e, LABEL))
         .filter(l -> !l.isEmpty())
         .map(l -> " " + l)
         .orElse("");
@@ -68,22 +77,14 @@ final class Controls {
   }
 
   private static boolean isNamedAs(Element one, Element other) {
-    return one.name().equals(other.name())
-        && one.attributes()
-            .getOrDefault(NAME, "")
-            .equals(other.attributes().getOrDefault(NAME, ""));
+    return one.name().equals(other.name()) && said(one, NAME).equals(said(other, NAME));
   }
 
   private static Optional<Element> one(List<Element> named, Element ours) {
-    String value = ours.attributes().getOrDefault(VALUE, "");
     List<Element> left =
         named.size() < 2
             ? named
-            : named.stream()
-                .filter(s ->
-                    value.equals(
-                        s.attributes().getOrDefault(VALUE, s.attributes().getOrDefault(LABEL, ""))))
-                .toList();
+            : named.stream().filter(s -> said(s, VALUE, LABEL).equals(said(ours, VALUE))).toList();
     return left.size() == 1 ? Optional.of(left.getFirst()) : Optional.empty();
   }
 }

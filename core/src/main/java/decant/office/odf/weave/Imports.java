@@ -212,7 +212,7 @@ final class Imports {
   private String list(String ours) throws Unweavable {
     Element list = lists.get(ours);
     if (list == null) {
-      throw new Unweavable("a list goes on from one that is not there " + ours);
+      throw new Unweavable("a list goes on from one that is not there");
     }
     return list.attributes().computeIfAbsent(LIST_ID, k -> prefix + "to-" + ++names);
   }
