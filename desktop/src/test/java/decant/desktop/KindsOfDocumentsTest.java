@@ -7,11 +7,15 @@ import decant.desktop.shell.Work;
 import decant.format.Formats;
 import decant.reading.ReadRequest;
 import java.io.OutputStream;
+import java.nio.file.FileSystem;
+import java.nio.file.FileSystems;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import javafx.scene.control.Label;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** Documents of every kind that is taken in, revised in the window and saved. */
 class KindsOfDocumentsTest extends WindowCase {
@@ -55,5 +59,27 @@ class KindsOfDocumentsTest extends WindowCase {
     Path copy = folder.resolve("Notice revised." + to);
     assertThat(copy).exists();
     assertThat(first(copy)).startsWith("New ");
+  }
+
+  /** Where what is written cannot keep the file that it came from, that is told at once. */
+  @ParameterizedTest
+  @ValueSource(booleans = {false, true})
+  void whatIsWrittenAnewIsTold(boolean macros) throws Exception {
+    Path source = made("odt");
+    if (macros) {
+      try (FileSystem parts = FileSystems.newFileSystem(source)) {
+        Files.createDirectories(parts.getPath("Basic/Standard"));
+        Files.writeString(parts.getPath("Basic/Standard/Module1.xml"), "<m>Beep</m>");
+      }
+    }
+    revised(source);
+    assertThat(notice().contains("was written anew")).isEqualTo(macros);
+    Work work = window.desk.work().orElseThrow();
+    window.go(StageName.PUBLISH);
+    choose("#publish-recipe", "Office copy");
+    window.click("#publish-go");
+    window.until(() -> work.receiptProperty().get().isPresent());
+    assertThat(window.find("#receipt-figures", Label.class).getText().contains("written anew"))
+        .isEqualTo(macros);
   }
 }

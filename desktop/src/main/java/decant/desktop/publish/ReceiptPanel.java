@@ -109,7 +109,10 @@ final class ReceiptPanel {
             + ", "
             + Figures.size(r.bytes())
             + ", "
-            + WORDS.say("receipt-panel.seconds", Figures.decimal(r.took().toMillis() / 1000.0, 1)));
+            + WORDS.say("receipt-panel.seconds", Figures.decimal(r.took().toMillis() / 1000.0, 1))
+            + (r.files().stream().anyMatch(m -> m.remark().isPresent())
+                ? WORDS.say("receipt-panel.anew")
+                : ""));
     acts.setVisible(true);
     lines.getChildren().clear();
     int passed = 0;
